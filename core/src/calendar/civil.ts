@@ -1,0 +1,45 @@
+import { Temporal } from "temporal-polyfill";
+import { OutOfRangeError } from "../issues/index.ts";
+
+/** Whole days from one civil date to another; negative if the second is earlier. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+}
+
+/** A civil date some days later. */
+export function addDays(date: string, days: number): string {
+  return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+}
+
+/** Weekday of a civil date, 1 Monday to 7 Sunday. */
+export function weekday(date: string): number {
+  return ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
+}
+
+/** Whether a text is a civil date that exists. */
+export function isCivilDate(text: string): boolean {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const time = Date.parse(`${text}T00:00:00Z`);
+  return Number.isFinite(time) && new Date(time).toISOString().startsWith(text);
+}
+
+/** The civil date and minute of the day of an instant in a zone. */
+export function civilOf(instantMs: number, zone: string): { readonly date: string; readonly minute: number } {
+  const local = Temporal.Instant.fromEpochMilliseconds(instantMs).toZonedDateTimeISO(zone);
+  return { date: local.toPlainDate().toString(), minute: local.hour * 60 + local.minute };
+}
+
+/**
+ * The instant of a civil date and minute in a zone, ms.
+ *
+ * A time that does not exist moves forward by the gap, one that exists twice is the first (RFC 5545 practice).
+ *
+ * @throws {OutOfRangeError} for a minute outside the day.
+ */
+export function instantOf(date: string, minute: number, zone: string): number {
+  if (!(minute >= 0 && minute < 1440))
+    throw new OutOfRangeError({ code: "out-of-range", field: "minute", value: minute, low: 0, high: 1439 });
+  const time = Temporal.PlainTime.from({ hour: Math.floor(minute / 60), minute: Math.floor(minute % 60) });
+  const local = Temporal.PlainDate.from(date).toPlainDateTime(time);
+  return local.toZonedDateTime(zone, { disambiguation: "compatible" }).epochMilliseconds;
+}

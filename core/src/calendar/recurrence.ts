@@ -1,0 +1,38 @@
+import * as rrule from "rrule";
+import { addDays } from "./civil.ts";
+
+// Node sees the library as CommonJS, with everything on the default export; bundlers see its named exports.
+const { rrulestr } = "rrulestr" in rrule ? rrule : (rrule as unknown as { default: typeof rrule }).default;
+
+/** The rhythms a visit may have. */
+export type Rhythm = "weekly" | "twice-weekly" | "fortnightly" | "four-weekly";
+
+const DAYS = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"];
+
+/**
+ * RFC 5545 rule of a rhythm on weekdays (1 Monday to 7 Sunday).
+ *
+ * @example
+ * ruleFor("fortnightly", [3]); // "FREQ=WEEKLY;INTERVAL=2;BYDAY=WE"
+ */
+export function ruleFor(rhythm: Rhythm, weekdays: readonly number[]): string {
+  const interval = rhythm === "fortnightly" ? 2 : rhythm === "four-weekly" ? 4 : 1;
+  const days = weekdays.map((d) => DAYS[d - 1]).join(",");
+  return `FREQ=WEEKLY;${interval > 1 ? `INTERVAL=${interval};` : ""}BYDAY=${days}`;
+}
+
+/**
+ * Civil dates of a series between two dates, both included.
+ *
+ * The rule is expanded as floating dates: zones and daylight saving play no part in which day it is.
+ *
+ * @throws if the rule is not RFC 5545 text.
+ */
+export function occurrences(rule: string, startDate: string, from: string, to: string): string[] {
+  const start = startDate.replaceAll("-", "");
+  const series = rrulestr(`DTSTART:${start}T000000Z\nRRULE:${rule}`);
+  return series
+    .between(new Date(`${from}T00:00:00Z`), new Date(`${addDays(to, 1)}T00:00:00Z`), true)
+    .map((d) => d.toISOString().slice(0, 10))
+    .filter((d) => d <= to);
+}

@@ -1,0 +1,1 @@
+export { type LetterInput, type LetterReading, type LetterTank, letterFor, longDate, shortDate } from "./letterModel.ts";

@@ -1,0 +1,12 @@
+export {
+  adaptInterval,
+  BIOLOGICAL_REST_DAYS,
+  type DirtRating,
+  type DueTask,
+  dueOn,
+  type HeldTask,
+  learnMinutes,
+  type TankTask,
+  tasksFor,
+} from "./due.ts";
+export { kindProgramme, type LibraryTask, libraryTask, type Phase, type TaskCode, taskLibrary } from "./library.ts";

@@ -1,0 +1,2 @@
+export { gaussian, type Random, seeded } from "./random.ts";
+export { type Concentrations, type SimulatedTank, simulatedTank } from "./simulatedTank.ts";

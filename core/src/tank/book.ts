@@ -1,0 +1,135 @@
+import type { Parameter } from "../units/index.ts";
+import { type Display, displayVolumeL, type Sump, sumpVolumeL } from "../vessel/index.ts";
+
+/** Kinds of tank, each with bands, programme and limits of its own. */
+export const TANK_KINDS = [
+  "community",
+  "planted",
+  "shrimp",
+  "rift-lake",
+  "cool-fresh",
+  "brackish",
+  "marine-fish",
+  "soft-coral",
+  "stony-coral",
+  "seahorse",
+  "jellyfish",
+  "temperate-marine",
+] as const;
+export type TankKind = (typeof TANK_KINDS)[number];
+
+/** What is right for this tank: inside ideal is well, beyond act is off course. */
+export interface Band {
+  readonly parameter: Parameter;
+  readonly idealLow: number;
+  readonly idealHigh: number;
+  readonly actLow: number;
+  readonly actHigh: number;
+  /** A reading older than this says nothing about today. */
+  readonly validDays: number;
+  readonly required: boolean;
+}
+
+/** Where practitioners disagree: the school a tank is on. */
+export interface Schools {
+  readonly policy: "fixed-share" | "test-led" | "reset" | "continuous";
+  /** Share of the system that a fixed, reset or continuous change takes, 0 to 1. */
+  readonly share: number;
+  readonly how: "drain-then-fill" | "in-and-out" | "from-sump" | "animals-out";
+  readonly feeding: "before" | "after" | "by-owner";
+  readonly pumpsAtSiphon: "on" | "off";
+  readonly panels: "all" | "viewing" | "leave-one";
+  readonly substrate: "whole" | "sectors" | "surface" | "never" | "bare";
+  readonly heater: "off" | "lowered" | "in-sump" | "none";
+  readonly outside: "water" | "vinegar" | "cleaner";
+}
+
+/** What is switched off for a change, in the tank's own order. */
+export const SWITCH_GEAR = [
+  "top-up",
+  "dosing",
+  "feeder",
+  "skimmer",
+  "uv",
+  "chiller",
+  "reactor",
+  "co2",
+  "heater",
+  "filter",
+  "return",
+  "wave-maker",
+] as const;
+export type SwitchGear = (typeof SWITCH_GEAR)[number];
+
+/** A thing at a height that limits how far the water may fall. */
+export interface Landmark {
+  readonly name: string;
+  readonly kind: "heater" | "media" | "intake" | "coral" | "plant" | "return" | "animals";
+  /** Above the floor, m. */
+  readonly heightM: number;
+  /** Minutes it may stand in air; 0 means never. */
+  readonly airMinutes: number;
+}
+
+/** A filter, and whether bacteria live in it. */
+export interface FilterUnit {
+  readonly id: string;
+  readonly name: string;
+  readonly biological: boolean;
+}
+
+/** Animals counted together. */
+export interface AnimalGroup {
+  readonly name: string;
+  readonly count: number;
+  /** What it does to a hand, if anything. */
+  readonly hazard?: "sting" | "spine" | "bite" | "toxin";
+}
+
+/** A course of treatment: no change before its contact time is over, then one. */
+export interface Treatment {
+  readonly name: string;
+  readonly startedOn: string;
+  readonly contactDays: number;
+  readonly followUpOn: string;
+}
+
+/** Everything about a tank that a plan needs. */
+export interface TankBook {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: TankKind;
+  readonly display: Display;
+  readonly material: "glass" | "acrylic";
+  readonly lidded: boolean;
+  readonly sectors: number;
+  readonly sump?: Sump;
+  readonly landmarks: readonly Landmark[];
+  readonly gear: readonly SwitchGear[];
+  readonly filterUnits: readonly FilterUnit[];
+  readonly animals: readonly AnimalGroup[];
+  readonly treatment?: Treatment;
+  readonly startedOn: string;
+  readonly evaporationLPerDay: number;
+  readonly topUp: "reservoir" | "owner" | "technician";
+  readonly schools: Schools;
+  readonly bands: readonly Band[];
+  readonly targetPsu: number;
+  readonly targetC: number;
+  readonly drainLPerMinute: number;
+  readonly refillLPerMinute: number;
+  readonly notes: readonly string[];
+  /** The most that this tank's animals bear at one time, 0 to 1. */
+  readonly mostShare: number;
+}
+
+/** Net litres of display and sump at their running levels. */
+export function systemVolumeL(book: Pick<TankBook, "display" | "sump">): number {
+  const display = displayVolumeL(book.display, book.display.runningLevelM);
+  return book.sump ? display + sumpVolumeL(book.sump, book.sump.runningLevelM) : display;
+}
+
+/** Whether the tank holds salt of any strength. */
+export function isSalt(book: Pick<TankBook, "targetPsu">): boolean {
+  return book.targetPsu > 0;
+}

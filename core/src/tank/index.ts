@@ -1,0 +1,17 @@
+export {
+  type AnimalGroup,
+  type Band,
+  type FilterUnit,
+  isSalt,
+  type Landmark,
+  type Schools,
+  SWITCH_GEAR,
+  type SwitchGear,
+  systemVolumeL,
+  TANK_KINDS,
+  type TankBook,
+  type TankKind,
+  type Treatment,
+} from "./book.ts";
+export { type KindFacts, kindFacts } from "./kinds.ts";
+export type { TankFacts } from "./schema.ts";

@@ -1,0 +1,92 @@
+import { z } from "zod";
+import { PARAMETERS } from "../units/index.ts";
+import { SWITCH_GEAR, TANK_KINDS } from "./book.ts";
+
+const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
+
+const VesselSchema = z.discriminatedUnion("shape", [
+  z.object({ shape: z.literal("box"), lengthM: metres, widthM: metres, heightM: metres }),
+  z.object({ shape: z.literal("cylinder"), diameterM: metres, heightM: metres }),
+  z.object({ shape: z.literal("drum"), diameterM: metres, depthM: metres }),
+]);
+
+export const SchoolsSchema = z.object({
+  policy: z.enum(["fixed-share", "test-led", "reset", "continuous"]),
+  share: z.number("Enter a share.").gt(0, "A change takes more than nothing.").max(1, "A change cannot take more than the whole tank."),
+  how: z.enum(["drain-then-fill", "in-and-out", "from-sump", "animals-out"]),
+  feeding: z.enum(["before", "after", "by-owner"]),
+  pumpsAtSiphon: z.enum(["on", "off"]),
+  panels: z.enum(["all", "viewing", "leave-one"]),
+  substrate: z.enum(["whole", "sectors", "surface", "never", "bare"]),
+  heater: z.enum(["off", "lowered", "in-sump", "none"]),
+  outside: z.enum(["water", "vinegar", "cleaner"]),
+});
+
+const date = z.iso.date("That day does not exist.");
+
+/** The stored facts of a tank: `TankBook` without its row's own id, name and kind. */
+export const TankFactsSchema = z.object({
+  display: z.object({
+    vessel: VesselSchema,
+    runningLevelM: metres,
+    substrate: z.enum(["sand", "gravel", "bare"]),
+    substrateDepthM: z.number().min(0),
+    rockKg: z.number().min(0),
+    rockTopM: z.number().min(0),
+    measuredNetL: z.number().positive().optional(),
+  }),
+  material: z.enum(["glass", "acrylic"]),
+  lidded: z.boolean(),
+  sectors: z.number().int().min(1).max(8),
+  sump: z
+    .object({
+      lengthM: metres,
+      widthM: metres,
+      heightM: metres,
+      runningLevelM: metres,
+      lowestLevelM: metres,
+      pipesL: z.number().min(0),
+      weirM: metres,
+    })
+    .optional(),
+  landmarks: z.array(
+    z.object({
+      name: z.string(),
+      kind: z.enum(["heater", "media", "intake", "coral", "plant", "return", "animals"]),
+      heightM: z.number().min(0),
+      airMinutes: z.number().min(0),
+    }),
+  ),
+  gear: z.array(z.enum(SWITCH_GEAR)),
+  filterUnits: z.array(z.object({ id: z.string(), name: z.string(), biological: z.boolean() })),
+  animals: z.array(
+    z.object({ name: z.string(), count: z.number().int().min(0), hazard: z.enum(["sting", "spine", "bite", "toxin"]).optional() }),
+  ),
+  treatment: z
+    .object({ name: z.string(), startedOn: date, contactDays: z.number().int().min(0), followUpOn: date })
+    .optional(),
+  startedOn: date,
+  evaporationLPerDay: z.number().min(0),
+  topUp: z.enum(["reservoir", "owner", "technician"]),
+  schools: SchoolsSchema,
+  bands: z.array(
+    z.object({
+      parameter: z.enum(PARAMETERS),
+      idealLow: z.number(),
+      idealHigh: z.number(),
+      actLow: z.number(),
+      actHigh: z.number(),
+      validDays: z.number().int().positive(),
+      required: z.boolean(),
+    }),
+  ),
+  targetPsu: z.number().min(0).max(42),
+  targetC: z.number().min(0).max(40),
+  drainLPerMinute: z.number().positive(),
+  refillLPerMinute: z.number().positive(),
+  notes: z.array(z.string()),
+  mostShare: z.number().gt(0).max(1),
+});
+export type TankFacts = z.infer<typeof TankFactsSchema>;
+
+export const TankKindSchema = z.enum(TANK_KINDS);

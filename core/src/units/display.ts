@@ -1,0 +1,48 @@
+import { type Parameter, parameterFacts } from "./parameters.ts";
+
+/** The units one person reads in. Nothing is stored in these. */
+export interface UnitPreference {
+  readonly volume: "L" | "US gal" | "imp gal";
+  readonly length: "cm" | "in";
+  readonly temperature: "°C" | "°F";
+  readonly salinity: "ppt" | "SG 25/25" | "mS/cm raw";
+  readonly alkalinity: "dKH" | "meq/L" | "ppm CaCO3";
+}
+
+export const METRIC: UnitPreference = { volume: "L", length: "cm", temperature: "°C", salinity: "ppt", alkalinity: "dKH" };
+
+const LITRES: Record<UnitPreference["volume"], number> = { L: 1, "US gal": 3.785411784, "imp gal": 4.54609 };
+const CM_PER_INCH = 2.54;
+
+/** Litres in a person's unit. */
+export function showVolume(litres: number, unit: UnitPreference["volume"]): number {
+  return litres / LITRES[unit];
+}
+
+/** Centimetres in a person's unit. */
+export function showLength(cm: number, unit: UnitPreference["length"]): number {
+  return unit === "cm" ? cm : cm / CM_PER_INCH;
+}
+
+/** The unit a person reads a parameter in. */
+export function unitFor(parameter: Parameter, units: UnitPreference): string {
+  if (parameter === "temperature") return units.temperature;
+  if (parameter === "salinity") return units.salinity;
+  if (parameter === "alkalinity") return units.alkalinity;
+  return parameterFacts[parameter].unit;
+}
+
+/** A number with a fixed count of decimals and thin spaces between thousands. */
+export function figure(value: number, decimals: number): string {
+  const rounded = value.toFixed(decimals);
+  const [whole = "", fraction] = (Number(rounded) === 0 ? (0).toFixed(decimals) : rounded).split(".");
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, "\u2009");
+  return fraction === undefined ? grouped : `${grouped}.${fraction}`;
+}
+
+/** A canonical reading as a person reads it, without its unit. */
+export function showReading(parameter: Parameter, canonical: number, units: UnitPreference): string {
+  const unit = unitFor(parameter, units);
+  const option = parameterFacts[parameter].units.find((u) => u.unit === unit);
+  return option ? figure(option.fromCanonical(canonical), option.decimals) : figure(canonical, parameterFacts[parameter].decimals);
+}

@@ -1,0 +1,18 @@
+export { figure, METRIC, showLength, showReading, showVolume, type UnitPreference, unitFor } from "./display.ts";
+export {
+  type MethodOption,
+  PARAMETERS,
+  type Parameter,
+  type ParameterFacts,
+  parameterFacts,
+  type UnitOption,
+} from "./parameters.ts";
+export {
+  type EnteredReading,
+  inUnit,
+  methodSigma,
+  type ParsedReading,
+  parseNumber,
+  parseReading,
+  type ReadingProblem,
+} from "./reading.ts";

@@ -1,0 +1,223 @@
+import { type GravityReference, salinityFromConductivity, salinityFromGravity, specificGravity } from "../water/seawater.ts";
+
+/** What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L; ammonia as nitrogen. */
+export const PARAMETERS = [
+  "temperature",
+  "salinity",
+  "ph",
+  "alkalinity",
+  "gh",
+  "calcium",
+  "magnesium",
+  "ammonia",
+  "nitrite",
+  "nitrate",
+  "phosphate",
+] as const;
+export type Parameter = (typeof PARAMETERS)[number];
+
+/** One unit that a figure may be entered or shown in. */
+export interface UnitOption {
+  readonly unit: string;
+  /** Canonical value of an entered figure. `temperatureC` matters to conductivity only. */
+  readonly toCanonical: (entered: number, temperatureC: number) => number;
+  readonly fromCanonical: (canonical: number) => number;
+  readonly decimals: number;
+}
+
+/** How a figure was got, with the 95 % half-width that goes with it. */
+export interface MethodOption {
+  readonly method: string;
+  readonly absolute?: number;
+  readonly relative?: number;
+}
+
+/** Everything that is known about one parameter. */
+export interface ParameterFacts {
+  readonly label: string;
+  /** In water without salt the trade says KH. */
+  readonly freshLabel?: string;
+  readonly unit: string;
+  readonly decimals: number;
+  /** Canonical figures outside this are mistakes, not readings. */
+  readonly plausible: readonly [low: number, high: number];
+  /** Size of one tap on a stepper, in the canonical unit. */
+  readonly step: number;
+  readonly units: readonly UnitOption[];
+  readonly methods: readonly MethodOption[];
+}
+
+const same = (unit: string, decimals: number): UnitOption => ({ unit, decimals, toCanonical: (x) => x, fromCanonical: (x) => x });
+const scaled = (unit: string, decimals: number, canonicalPerUnit: number): UnitOption => ({
+  unit,
+  decimals,
+  toCanonical: (x) => x * canonicalPerUnit,
+  fromCanonical: (x) => x / canonicalPerUnit,
+});
+const gravity = (reference: GravityReference): UnitOption => ({
+  unit: `SG ${reference}`,
+  decimals: 4,
+  toCanonical: (x) => salinityFromGravity(x, reference),
+  fromCanonical: (x) => specificGravity(x, reference),
+});
+
+/** From molar masses N 14.007, O 15.999, P 30.974, H 1.008. */
+const NO3_PER_N = (14.007 + 3 * 15.999) / 14.007;
+const NO2_PER_N = (14.007 + 2 * 15.999) / 14.007;
+const NH3_PER_N = (14.007 + 3 * 1.008) / 14.007;
+const NH4_PER_N = (14.007 + 4 * 1.008) / 14.007;
+const PO4_PER_P = (30.974 + 4 * 15.999) / 30.974;
+/** 1 meq/L is 2.804 dKH and 50.04 mg/L as calcium carbonate. */
+const DKH_PER_MEQ = 2.804;
+const DKH_PER_PPM = 1 / 17.85;
+
+const STRIP = { method: "strip", relative: 0.4 };
+const LIQUID = { method: "liquid kit", relative: 0.2 };
+const PHOTOMETER = { method: "photometer", relative: 0.1 };
+
+export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
+  temperature: {
+    label: "Temperature",
+    unit: "°C",
+    decimals: 1,
+    plausible: [0, 40],
+    step: 0.1,
+    units: [same("°C", 1), { unit: "°F", decimals: 1, toCanonical: (x) => (x - 32) / 1.8, fromCanonical: (x) => x * 1.8 + 32 }],
+    methods: [{ method: "thermometer", absolute: 0.3 }],
+  },
+  salinity: {
+    label: "Salinity",
+    unit: "ppt",
+    decimals: 1,
+    plausible: [0, 42],
+    step: 0.1,
+    units: [
+      same("ppt", 1),
+      gravity("25/25"),
+      gravity("20/20"),
+      gravity("20/4"),
+      gravity("60/60F"),
+      {
+        unit: "mS/cm raw",
+        decimals: 1,
+        toCanonical: (x, temperatureC) => salinityFromConductivity(x, temperatureC),
+        // Shown as it would read at 25 °C; inverted by search because the scale has no closed inverse.
+        fromCanonical: (x) => invertConductivity(x),
+      },
+    ],
+    methods: [
+      { method: "meter", absolute: 0.5 },
+      { method: "refractometer", absolute: 1 },
+      { method: "hydrometer", absolute: 2 },
+    ],
+  },
+  ph: {
+    label: "pH",
+    unit: "",
+    decimals: 1,
+    plausible: [3, 11],
+    step: 0.1,
+    units: [same("", 2)],
+    methods: [
+      { method: "meter", absolute: 0.1 },
+      { method: "liquid kit", absolute: 0.3 },
+      { method: "strip", absolute: 0.5 },
+    ],
+  },
+  alkalinity: {
+    label: "Alkalinity",
+    freshLabel: "KH",
+    unit: "dKH",
+    decimals: 1,
+    plausible: [0, 40],
+    step: 0.1,
+    units: [same("dKH", 1), scaled("meq/L", 2, DKH_PER_MEQ), scaled("ppm CaCO3", 0, DKH_PER_PPM)],
+    methods: [
+      { method: "liquid kit", absolute: 0.5 },
+      { method: "photometer", absolute: 0.3 },
+      { method: "strip", absolute: 2 },
+    ],
+  },
+  gh: {
+    label: "GH",
+    unit: "dGH",
+    decimals: 1,
+    plausible: [0, 60],
+    step: 0.5,
+    units: [same("dGH", 1), scaled("ppm CaCO3", 0, DKH_PER_PPM)],
+    methods: [
+      { method: "liquid kit", absolute: 1 },
+      { method: "strip", absolute: 3 },
+    ],
+  },
+  calcium: {
+    label: "Calcium",
+    unit: "mg/L",
+    decimals: 0,
+    plausible: [0, 1000],
+    step: 5,
+    units: [same("mg/L", 0)],
+    methods: [
+      { method: "liquid kit", absolute: 20 },
+      { method: "photometer", absolute: 15 },
+    ],
+  },
+  magnesium: {
+    label: "Magnesium",
+    unit: "mg/L",
+    decimals: 0,
+    plausible: [0, 3000],
+    step: 10,
+    units: [same("mg/L", 0)],
+    methods: [{ method: "liquid kit", absolute: 50 }],
+  },
+  ammonia: {
+    label: "Total ammonia",
+    unit: "mg/L N",
+    decimals: 2,
+    plausible: [0, 20],
+    step: 0.05,
+    units: [same("mg/L N", 2), scaled("mg/L NH3", 2, 1 / NH3_PER_N), scaled("mg/L NH4", 2, 1 / NH4_PER_N)],
+    methods: [LIQUID, PHOTOMETER, STRIP],
+  },
+  nitrite: {
+    label: "Nitrite",
+    unit: "mg/L",
+    decimals: 2,
+    plausible: [0, 50],
+    step: 0.05,
+    units: [same("mg/L", 2), scaled("mg/L N", 3, NO2_PER_N)],
+    methods: [LIQUID, PHOTOMETER, STRIP],
+  },
+  nitrate: {
+    label: "Nitrate",
+    unit: "mg/L",
+    decimals: 1,
+    plausible: [0, 500],
+    step: 1,
+    units: [same("mg/L", 1), scaled("mg/L N", 2, NO3_PER_N)],
+    methods: [LIQUID, PHOTOMETER, STRIP],
+  },
+  phosphate: {
+    label: "Phosphate",
+    unit: "mg/L",
+    decimals: 2,
+    plausible: [0, 20],
+    step: 0.01,
+    units: [same("mg/L", 2), scaled("mg/L P", 3, PO4_PER_P), scaled("ppb P", 0, PO4_PER_P / 1000)],
+    methods: [PHOTOMETER, LIQUID, STRIP],
+  },
+};
+
+function invertConductivity(psu: number): number {
+  let low = 3;
+  let high = 70;
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    // Below the scale's 2 PSU the forward formula refuses; there the answer lies higher.
+    const value = middle < 4 ? 0 : salinityFromConductivity(Math.min(middle, 62), 25);
+    if (value < psu) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

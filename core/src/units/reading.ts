@@ -1,0 +1,90 @@
+import { OutOfRangeError } from "../issues/index.ts";
+import { Z95 } from "../worked/index.ts";
+import { type Parameter, parameterFacts } from "./parameters.ts";
+
+/** A figure as a person gave it. */
+export interface EnteredReading {
+  readonly parameter: Parameter;
+  readonly text: string;
+  readonly unit: string;
+  readonly method: string;
+  /** Of the sample; conductivity needs it. °C. */
+  readonly temperatureC?: number;
+}
+
+/** What to tell the person beside the field. */
+export type ReadingProblem =
+  | { readonly code: "not-a-number" }
+  | { readonly code: "unknown-unit" }
+  | { readonly code: "implausible"; readonly low: number; readonly high: number; readonly unit: string }
+  | { readonly code: "other-unit"; readonly unit: string; readonly value: number };
+
+/** A canonical figure with its standard deviation, or what is wrong with it. */
+export type ParsedReading =
+  | { readonly ok: true; readonly value: number; readonly sigma: number }
+  | { readonly ok: false; readonly problem: ReadingProblem };
+
+/** Accepts a decimal comma as well as a point; refuses anything that is not one plain number. */
+export function parseNumber(text: string): number | null {
+  const trimmed = text.trim().replace(",", ".").replace("−", "-");
+  return /^-?\d+(\.\d+)?$/.test(trimmed) ? Number(trimmed) : null;
+}
+
+/**
+ * Canonical value of an entered figure.
+ *
+ * A figure that is implausible in its unit but right in another is shown back as a question, never converted silently
+ * ("1.026" typed as ppt).
+ */
+export function parseReading(entered: EnteredReading): ParsedReading {
+  const facts = parameterFacts[entered.parameter];
+  const number = parseNumber(entered.text);
+  if (number === null) return { ok: false, problem: { code: "not-a-number" } };
+  const option = facts.units.find((u) => u.unit === entered.unit);
+  if (!option) return { ok: false, problem: { code: "unknown-unit" } };
+
+  const value = tryConvert(() => option.toCanonical(number, entered.temperatureC ?? 25));
+  const [low, high] = facts.plausible;
+  // Nobody's sea water is 1.0 ppt by a refractometer: a figure that close to 1 is a specific gravity.
+  const gravityAsPpt = entered.parameter === "salinity" && entered.unit === "ppt" && number >= 0.99 && number <= 1.04;
+  if (value === null || value < low || value > high || gravityAsPpt) {
+    const other = facts.units.find((u) => {
+      if (u === option) return false;
+      const v = tryConvert(() => u.toCanonical(number, entered.temperatureC ?? 25));
+      return v !== null && v >= low && v <= high;
+    });
+    if (other && (gravityAsPpt || entered.parameter === "temperature" || entered.parameter === "alkalinity"))
+      return { ok: false, problem: { code: "other-unit", unit: other.unit, value: other.toCanonical(number, 25) } };
+    return {
+      ok: false,
+      problem: { code: "implausible", low: option.fromCanonical(low), high: option.fromCanonical(high), unit: entered.unit },
+    };
+  }
+  return { ok: true, value, sigma: methodSigma(entered.parameter, entered.method, value) };
+}
+
+function tryConvert(convert: () => number): number | null {
+  try {
+    return convert();
+  } catch (error) {
+    // Outside the scale's range is the one failure that a typed figure can cause.
+    if (error instanceof OutOfRangeError) return null;
+    throw error;
+  }
+}
+
+/** Standard deviation of a figure got by a method; an unknown method counts as the coarsest. */
+export function methodSigma(parameter: Parameter, method: string, value: number): number {
+  const { methods, step } = parameterFacts[parameter];
+  const widths = methods.map((m) => Math.max(m.absolute ?? 0, (m.relative ?? 0) * Math.abs(value)));
+  const index = methods.findIndex((m) => m.method === method);
+  const halfWidth = widths[index] ?? Math.max(...widths);
+  // One step of the kit's scale adds its own spread.
+  return Math.hypot(halfWidth / Z95, step / Math.sqrt(12));
+}
+
+/** A canonical value in another of the parameter's units. */
+export function inUnit(parameter: Parameter, canonical: number, unit: string): number {
+  const option = parameterFacts[parameter].units.find((u) => u.unit === unit);
+  return option ? option.fromCanonical(canonical) : canonical;
+}

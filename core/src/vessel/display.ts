@@ -1,0 +1,97 @@
+import { OutOfRangeError, requireRange } from "../issues/index.ts";
+import { bisect } from "../water/seawater.ts";
+import { grossVolumeL, type Vessel, vesselHeightM } from "./vessel.ts";
+
+/** What stands in the display and takes up room. */
+export interface Furnishing {
+  readonly substrate: "sand" | "gravel" | "bare";
+  readonly substrateDepthM: number;
+  readonly rockKg: number;
+  /** Highest point of the rock above the floor, m. */
+  readonly rockTopM: number;
+  /** Net litres measured while filling to the running level; scales what displaces. */
+  readonly measuredNetL?: number;
+}
+
+/** A display: its vessel, what stands in it and the level it runs at. */
+export interface Display extends Furnishing {
+  readonly vessel: Vessel;
+  /** Running level above the floor, m. */
+  readonly runningLevelM: number;
+}
+
+/** Share of a settled bed that is water between the grains. */
+const POROSITY = { sand: 0.4, gravel: 0.45, bare: 1 } as const;
+
+/** Density of reef rock's solid, kg/L (calcite 2.7, aragonite 2.9). */
+const ROCK_KG_PER_L = 2.8;
+
+function displacedL(display: Display, heightM: number): number {
+  const { vessel, substrateDepthM, rockKg, rockTopM, substrate } = display;
+  const bed = grossVolumeL(vessel, Math.min(heightM, substrateDepthM)) * (1 - POROSITY[substrate]);
+  const rockL = rockKg / ROCK_KG_PER_L;
+  // Spread evenly from the bed to the highest point of the rock.
+  const span = rockTopM - substrateDepthM;
+  const share = span > 0 ? Math.min(1, Math.max(0, (heightM - substrateDepthM) / span)) : heightM > substrateDepthM ? 1 : 0;
+  return bed + rockL * share;
+}
+
+function displacementScale(display: Display): number {
+  if (display.measuredNetL === undefined) return 1;
+  const gross = grossVolumeL(display.vessel, display.runningLevelM);
+  const displaced = displacedL(display, display.runningLevelM);
+  const scale = displaced > 0 ? (gross - display.measuredNetL) / displaced : 1;
+  if (scale < 0) throw new OutOfRangeError({ code: "out-of-range", field: "measuredNetL", value: display.measuredNetL, low: 0, high: gross });
+  return scale;
+}
+
+/**
+ * Net litres of water in the display up to a level above the floor.
+ *
+ * @throws {OutOfRangeError} for a level outside the vessel, or a measured volume larger than the vessel's.
+ */
+export function displayVolumeL(display: Display, levelM: number): number {
+  return grossVolumeL(display.vessel, levelM) - displacementScale(display) * displacedL(display, levelM);
+}
+
+/**
+ * Level above the floor at which the display holds so many net litres, m: the inverse of `displayVolumeL`.
+ *
+ * @throws {OutOfRangeError} if the display cannot hold that much.
+ */
+export function displayLevelM(display: Display, litres: number): number {
+  const top = vesselHeightM(display.vessel);
+  requireRange("litres", litres, 0, displayVolumeL(display, top) + 1e-9);
+  return bisect((levelM) => displayVolumeL(display, levelM) - litres, 0, top);
+}
+
+/** Distance of a level from the top edge of the glass, cm. */
+export function cmFromRim(display: Display, levelM: number): number {
+  return (vesselHeightM(display.vessel) - levelM) * 100;
+}
+
+/** A box-shaped sump under the display. */
+export interface Sump {
+  readonly lengthM: number;
+  readonly widthM: number;
+  readonly heightM: number;
+  readonly runningLevelM: number;
+  /** Lowest level of the return chamber at which the pump still stands in water, m. */
+  readonly lowestLevelM: number;
+  /** Litres in pipes and reactors that come back when the pump stops. */
+  readonly pipesL: number;
+  /** Height of the weir's edge above the display's floor, m. */
+  readonly weirM: number;
+}
+
+/** Litres in the sump at a level. */
+export function sumpVolumeL(sump: Sump, levelM: number): number {
+  requireRange("levelM", levelM, 0, sump.heightM);
+  return sump.lengthM * sump.widthM * levelM * 1000;
+}
+
+/** Litres that run back when the return stops, and the room there is for them. */
+export function runBack(display: Display, sump: Sump): { readonly litres: number; readonly roomL: number } {
+  const above = displayVolumeL(display, display.runningLevelM) - displayVolumeL(display, Math.min(sump.weirM, display.runningLevelM));
+  return { litres: above + sump.pipesL, roomL: sumpVolumeL(sump, sump.heightM) - sumpVolumeL(sump, sump.runningLevelM) };
+}

@@ -1,0 +1,106 @@
+import type { BuildUp } from "../readings/index.ts";
+import type { TankTask } from "../programme/index.ts";
+import type { TankBook } from "../tank/index.ts";
+import type { Parameter } from "../units/index.ts";
+import type { Conditioner } from "../water/index.ts";
+
+/** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
+export const CORE_VERSION = 1;
+
+/** A reading as the plan uses it, canonical. */
+export interface PlanReading {
+  readonly parameter: Parameter;
+  readonly value: number;
+  readonly sigma: number;
+  /** Civil date; the plan asks only whether it is today's and how old it is. */
+  readonly on: string;
+}
+
+/** Water that may go into a tank. */
+export interface WaterSource {
+  readonly id: string;
+  readonly kind: "tap" | "purified" | "remineralised" | "natural-sea" | "mix";
+  readonly name: string;
+  readonly chemistry: Readonly<Partial<Record<Parameter, number>>>;
+  /** Measured temperature as it comes, °C. */
+  readonly coldC: number;
+  /** Whether hot water or a heated barrel can bring it to a wanted temperature. */
+  readonly canWarm: boolean;
+  readonly conditioner?: Conditioner;
+  /** How much more conditioner the supplier's chloramine asks for; 1 without. */
+  readonly chloramineFactor: number;
+  /** The salt a mix is made with: grams per litre at 35, and the verified batches behind it. */
+  readonly salt?: { readonly name: string; readonly labelGramsPerLitre: number; readonly gramsPerLitre: number; readonly batches: number };
+}
+
+/** What a day may change in a tank at most; an owner of the business may set these. */
+export interface DailyLimits {
+  readonly alkalinityDkh: number;
+  readonly salinityUpPpt: number;
+  readonly salinityDownPpt: number;
+  readonly temperatureC: number;
+  readonly freeAmmoniaMgL: number;
+}
+
+/** General practice, editable. Free ammonia after Emerson-era toxicity work: 0.02 mg/L as NH3. */
+export const DEFAULT_LIMITS: DailyLimits = {
+  alkalinityDkh: 1,
+  salinityUpPpt: 1,
+  salinityDownPpt: 2,
+  temperatureC: 1.5,
+  freeAmmoniaMgL: 0.02,
+};
+
+/** An open matter from earlier visits. */
+export interface OpenFinding {
+  readonly id: string;
+  readonly kind: "safety" | "livestock" | "equipment" | "other";
+  readonly text: string;
+  readonly dueOn?: string;
+}
+
+/** Everything that one visit's plan is made from. Serialisable: it travels to the phone as it is. */
+export interface PlanInput {
+  readonly book: TankBook;
+  readonly readings: readonly PlanReading[];
+  readonly rates: Readonly<Partial<Record<Parameter, BuildUp>>>;
+  readonly tasks: readonly TankTask[];
+  readonly source: WaterSource;
+  readonly topUpSource: WaterSource;
+  readonly limits: DailyLimits;
+  readonly findings: readonly OpenFinding[];
+  readonly on: string;
+  readonly nextVisitOn: string;
+  readonly lastVisitOn: string | null;
+  /** How far the water stood below its running level on arrival, cm; null before it was looked at. */
+  readonly belowMarkCm: number | null;
+  /** Litres of the new water that the van can spare for this tank; null without limit. */
+  readonly litresOnBoard: number | null;
+  /** What steps took on this tank, minutes by step, oldest first. */
+  readonly loggedMinutes: Readonly<Record<string, readonly number[]>>;
+  readonly site: { readonly drain: "sewer" | "septic" | "garden"; readonly bucketL: number; readonly hygieneLast: boolean };
+}
+
+/** A plan's input with what was read or seen since it was made. Nothing else may differ between the two. */
+export function withToday(
+  input: PlanInput,
+  seen: { readonly readings: readonly PlanReading[]; readonly belowMarkCm: number | null },
+): PlanInput {
+  return {
+    ...input,
+    readings: [...input.readings, ...seen.readings],
+    belowMarkCm: seen.belowMarkCm ?? input.belowMarkCm,
+  };
+}
+
+/** FNV-1a over the input's text, in hex: tells whether two plans were made from the same facts. */
+export function inputHash(input: unknown): string {
+  const text = JSON.stringify(input);
+  let [a, b] = [0x811c9dc5, 0x01000193];
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    a = Math.imul(a ^ code, 0x01000193);
+    b = Math.imul(b ^ code, 0x85ebca6b);
+  }
+  return (a >>> 0).toString(16).padStart(8, "0") + (b >>> 0).toString(16).padStart(8, "0");
+}

@@ -1,0 +1,184 @@
+import { systemVolumeL, type SwitchGear, type TankBook } from "../tank/index.ts";
+import { parameterFacts, type Parameter, parseReading } from "../units/index.ts";
+import { vesselHeightM } from "../vessel/index.ts";
+import type { OpenFinding, PlanReading } from "./inputs.ts";
+import type { OpBody } from "./schema.ts";
+
+/** One operation of a visit's log: who wrote it, when, in which order on that device, and what it says. */
+export interface VisitOp {
+  readonly opId: string;
+  readonly device: string;
+  readonly seq: number;
+  /** Device time, ISO with offset. */
+  readonly at: string;
+  readonly body: OpBody;
+}
+
+/** A reading of the log: the figure as entered, and the canonical one. */
+export interface LoggedReading {
+  readonly id: string;
+  readonly parameter: Parameter;
+  readonly text: string;
+  readonly unit: string;
+  readonly method: string;
+  readonly value: number;
+  readonly sigma: number;
+  readonly at: string;
+}
+
+/** What was noticed and what became of it. */
+export interface LoggedFinding {
+  readonly id: string;
+  readonly kind: OpenFinding["kind"];
+  readonly text: string;
+  readonly outcome: { readonly how: "fixed" | "carried" | "owner"; readonly on?: string } | null;
+}
+
+/** A visit as its log tells it. */
+export interface VisitState {
+  readonly startedAt: string | null;
+  readonly closedAt: string | null;
+  readonly ticked: Readonly<Record<string, string>>;
+  readonly skipped: Readonly<Record<string, string>>;
+  readonly dirt: Readonly<Record<string, number>>;
+  readonly readings: readonly LoggedReading[];
+  readonly litres: { readonly outL: number; readonly inL: number; readonly at: string } | null;
+  readonly belowMarkCm: number | null;
+  readonly batch: { readonly litres: number; readonly grams: number; readonly measuredPsu: number; readonly confirmed: boolean; readonly at: string } | null;
+  readonly notes: readonly string[];
+  readonly findings: readonly LoggedFinding[];
+  readonly gear: Readonly<Partial<Record<SwitchGear, { readonly state: "off" | "on" | "left-off"; readonly at: string; readonly reason?: string }>>>;
+  readonly plans: number;
+}
+
+const EMPTY: VisitState = {
+  startedAt: null,
+  closedAt: null,
+  ticked: {},
+  skipped: {},
+  dirt: {},
+  readings: [],
+  litres: null,
+  belowMarkCm: null,
+  batch: null,
+  notes: [],
+  findings: [],
+  gear: {},
+  plans: 0,
+};
+
+const without = <T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([k]) => k !== key));
+
+function apply(state: VisitState, op: VisitOp): VisitState {
+  const { body, at } = op;
+  switch (body.type) {
+    case "start":
+      return { ...state, startedAt: state.startedAt ?? at };
+    case "tick":
+      return { ...state, ticked: { ...state.ticked, [body.step]: at }, skipped: without(state.skipped, body.step) };
+    case "untick":
+      return { ...state, ticked: without(state.ticked, body.step), skipped: without(state.skipped, body.step) };
+    case "skip":
+      return { ...state, skipped: { ...state.skipped, [body.step]: body.reason }, ticked: without(state.ticked, body.step) };
+    case "dirt":
+      return { ...state, dirt: { ...state.dirt, [body.step]: body.dirt } };
+    case "reading": {
+      const parsed = parseReading(body);
+      if (!parsed.ok) return state;
+      const reading = { id: body.id, parameter: body.parameter, text: body.text, unit: body.unit, method: body.method, value: parsed.value, sigma: parsed.sigma, at };
+      return { ...state, readings: [...state.readings.filter((r) => r.id !== body.id), reading] };
+    }
+    case "reading-back":
+      return { ...state, readings: state.readings.filter((r) => r.id !== body.id) };
+    case "litres":
+      return { ...state, litres: { outL: body.outL, inL: body.inL, at } };
+    case "level":
+      return { ...state, belowMarkCm: body.belowCm };
+    case "batch":
+      return { ...state, batch: { litres: body.litres, grams: body.grams, measuredPsu: body.measuredPsu, confirmed: body.confirmed, at } };
+    case "note":
+      return { ...state, notes: [...state.notes, body.text] };
+    case "finding":
+      return { ...state, findings: [...state.findings, { id: body.id, kind: body.kind, text: body.text, outcome: null }] };
+    case "resolve": {
+      const outcome = { how: body.how, ...(body.on ? { on: body.on } : {}) };
+      const known = state.findings.some((f) => f.id === body.id);
+      const findings = known
+        ? state.findings.map((f) => (f.id === body.id ? { ...f, outcome } : f))
+        : // An earlier visit's finding: this log says what became of it.
+          [...state.findings, { id: body.id, kind: "other" as const, text: body.text ?? "", outcome }];
+      return { ...state, findings };
+    }
+    case "switch":
+      return { ...state, gear: { ...state.gear, [body.gear]: { state: body.state, at, ...(body.reason ? { reason: body.reason } : {}) } } };
+    case "plan":
+      return { ...state, plans: state.plans + 1 };
+    case "close":
+      return { ...state, closedAt: state.closedAt ?? at };
+  }
+}
+
+/** Folds a log into the visit it tells of. The same on the phone and on the server. */
+export function visitState(ops: readonly VisitOp[]): VisitState {
+  return ops.reduce(apply, EMPTY);
+}
+
+/** The state's readings as a plan uses them. */
+export function planReadings(state: VisitState, on: string): PlanReading[] {
+  return state.readings.map((r) => ({ parameter: r.parameter, value: r.value, sigma: r.sigma, on }));
+}
+
+/** Why an operation is refused, as data with the field it belongs to. */
+export interface Refusal {
+  readonly code:
+    | "already-closed"
+    | "not-started"
+    | "bad-reading"
+    | "more-than-tank"
+    | "below-floor"
+    | "gear-still-off"
+    | "finding-still-open"
+    | "salt-questioned"
+    | "unknown-reading";
+  readonly field?: string;
+  readonly items?: readonly string[];
+  readonly limit?: number;
+}
+
+/**
+ * Whether an operation may follow a state; null if it may. Asked on the phone before it is queued and again on the
+ * server before it is stored.
+ *
+ * @param openBefore findings of earlier visits that must be answered before closing.
+ */
+export function refuseOp(state: VisitState, body: OpBody, book: TankBook, openBefore: readonly OpenFinding[]): Refusal | null {
+  if (!state.startedAt && body.type !== "start") return { code: "not-started" };
+  switch (body.type) {
+    case "reading": {
+      const parsed = parseReading(body);
+      return parsed.ok ? null : { code: "bad-reading", field: "text", items: [parameterFacts[body.parameter].label, parsed.problem.code] };
+    }
+    case "reading-back":
+      return state.readings.some((r) => r.id === body.id) ? null : { code: "unknown-reading" };
+    case "litres": {
+      const systemL = systemVolumeL(book);
+      const most = book.schools.how === "in-and-out" || book.schools.policy === "continuous" ? systemL * 3 : systemL;
+      return body.outL > most || body.inL > most * 1.2 ? { code: "more-than-tank", field: body.outL > most ? "outL" : "inL", limit: most } : null;
+    }
+    case "level": {
+      const depthCm = (book.sump?.runningLevelM ?? Math.min(book.display.runningLevelM, vesselHeightM(book.display.vessel))) * 100;
+      return body.belowCm > depthCm ? { code: "below-floor", field: "belowCm", limit: depthCm } : null;
+    }
+    case "close": {
+      if (state.closedAt) return { code: "already-closed" };
+      const off = Object.entries(state.gear).flatMap(([gear, g]) => (g?.state === "off" ? [gear] : []));
+      if (off.length > 0) return { code: "gear-still-off", items: off };
+      const answered = new Set(state.findings.filter((f) => f.outcome).map((f) => f.id));
+      const open = [...state.findings.filter((f) => !f.outcome), ...openBefore.filter((f) => !answered.has(f.id))];
+      return open.length > 0 ? { code: "finding-still-open", items: [...new Set(open.map((f) => f.text))] } : null;
+    }
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,55 @@
+/** A rule of the order on site: `before` and `after` are step ids or phases. */
+export interface OrderRule {
+  readonly before: string;
+  readonly after: string;
+  readonly reason: string;
+}
+
+/** What the order needs to know of a step. */
+export interface Orderable {
+  readonly id: string;
+  readonly phase: string;
+  /** Position in the library, which breaks ties. */
+  readonly number: number;
+}
+
+/** Rules that contradict each other, named by the steps on the cycle. */
+export class OrderCycleError extends Error {
+  readonly steps: readonly string[];
+  constructor(steps: readonly string[]) {
+    super(`These steps each have to come before another: ${steps.join(", ")}`);
+    this.name = "OrderCycleError";
+    this.steps = steps;
+  }
+}
+
+/**
+ * Puts steps in the one order that obeys every rule and otherwise keeps the library's.
+ *
+ * Stable topological sort (Kahn 1962), ties by library number then id.
+ *
+ * @throws {OrderCycleError} if rules contradict each other.
+ */
+export function orderSteps<S extends Orderable>(steps: readonly S[], rules: readonly OrderRule[]): S[] {
+  const matches = (s: S, name: string) => s.id === name || s.phase === name;
+  const waiting = new Map<S, Set<S>>(steps.map((s) => [s, new Set<S>()]));
+  for (const rule of rules) {
+    for (const late of steps) {
+      if (!matches(late, rule.after)) continue;
+      for (const early of steps) if (early !== late && matches(early, rule.before)) waiting.get(late)?.add(early);
+    }
+  }
+  const ordered: S[] = [];
+  while (waiting.size > 0) {
+    let next: S | null = null;
+    for (const [step, blockers] of waiting) {
+      if (blockers.size > 0) continue;
+      if (!next || step.number < next.number || (step.number === next.number && step.id < next.id)) next = step;
+    }
+    if (!next) throw new OrderCycleError([...waiting.keys()].map((s) => s.id).sort());
+    waiting.delete(next);
+    for (const blockers of waiting.values()) blockers.delete(next);
+    ordered.push(next);
+  }
+  return ordered;
+}

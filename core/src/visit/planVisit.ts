@@ -1,0 +1,70 @@
+import { isSalt } from "../tank/index.ts";
+import { tasksFor } from "../programme/index.ts";
+import { orderSteps } from "./order.ts";
+import type { PlanInput } from "./inputs.ts";
+import { rulesFor } from "./rules.ts";
+import { buildSteps, type Step } from "./steps.ts";
+import { planWater, type WaterPlan } from "./water.ts";
+
+/** What a visit puts on the van and takes away, litres. */
+export interface VisitLoad {
+  readonly mixL: number;
+  readonly seaL: number;
+  readonly purifiedL: number;
+  readonly wasteL: number;
+}
+
+/** One tank's visit, planned. */
+export interface VisitPlan {
+  readonly tankId: string;
+  readonly on: string;
+  readonly steps: readonly Step[];
+  readonly water: WaterPlan;
+  /** What to load in the morning and to check back in before leaving. */
+  readonly kit: readonly string[];
+  readonly minutes: number;
+  readonly load: VisitLoad;
+}
+
+/** Any visit needs these. */
+const ALWAYS_CARRIED = ["towels", "thermometer", "log"];
+
+/**
+ * Plans one visit: due tasks in the right order with minutes and reasons, the water change, the kit and the load.
+ *
+ * Pure and cheap: it runs on the server for the day's bundle and on the phone whenever a reading changes the plan.
+ *
+ * @throws {OutOfRangeError} for a tank without volume.
+ * @throws {OrderCycleError} if rules contradict each other.
+ */
+export function planVisit(input: PlanInput): VisitPlan {
+  const { book } = input;
+  const water = planWater(input);
+  const treatmentUntil = book.treatment && input.on < book.treatment.followUpOn ? book.treatment.followUpOn : undefined;
+  const { due, held } = tasksFor(input.tasks, input.on, input.nextVisitOn, treatmentUntil);
+  const steps = orderSteps(buildSteps(input, water, due, held), rulesFor(book.schools));
+  const kit = [...new Set([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)])].sort();
+  return {
+    tankId: book.id,
+    on: input.on,
+    steps,
+    water,
+    kit,
+    minutes: steps.reduce((sum, s) => sum + s.minutes, 0),
+    load: loadOf(input, water),
+  };
+}
+
+function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
+  const { source, book } = input;
+  const litres = water.litres.value;
+  const fresh = water.freshL?.value ?? 0;
+  const saltL = water.saltWaterL?.value ?? 0;
+  const topUp = book.topUp === "reservoir" ? book.evaporationLPerDay * 7 : 0;
+  return {
+    mixL: source.kind === "mix" ? saltL : 0,
+    seaL: source.kind === "natural-sea" ? saltL : 0,
+    purifiedL: (source.kind === "purified" || source.kind === "remineralised" ? litres : 0) + (isSalt(book) ? fresh : 0) + topUp,
+    wasteL: water.wasteL,
+  };
+}

@@ -1,0 +1,50 @@
+import type { Schools } from "../tank/index.ts";
+import type { OrderRule } from "./order.ts";
+
+const rule = (before: string, after: string, reason: string): OrderRule => ({ before, after, reason });
+
+/** The order on site that holds for every tank. */
+const ALWAYS: readonly OrderRule[] = [
+  rule("arrive", "look", "Floors are protected before anything is opened."),
+  rule("look", "feed-before", "Animals are looked at before food changes how they behave."),
+  rule("look", "test", "What is seen decides what is tested."),
+  rule("feed-before", "test", "Leftovers have time to float free."),
+  rule("test", "prepare", "New water is matched to what was measured."),
+  rule("test", "heater-off", "The temperature is read while the heater runs."),
+  rule("test", "drain", "Readings decide the litres."),
+  rule("prepare", "glass", "Water dissolves and warms while the glass is cleaned."),
+  rule("heater-off", "glass", "The heater needs 15 to 20 minutes to cool before it meets air."),
+  rule("glass", "drain", "Film and spores float free and leave with the water."),
+  rule("glass", "lift", "Pieces off the glass are lifted with the rest."),
+  rule("lift", "power-down", "Pumps carry lifted dirt to the drain until they stop."),
+  rule("power-down", "drain", "Nothing may run dry."),
+  rule("flow-off", "drain", "Nothing may run dry."),
+  rule("heater-off", "drain", "A hot heater in air cracks or burns."),
+  rule("drain", "hardware", "Hardware is washed in the old water just drained."),
+  rule("hardware", "refill", "What was opened is closed before the water comes back."),
+  rule("drain", "refill", "First out, then in."),
+  rule("refill", "power-up", "Everything stands in water before it runs."),
+  rule("power-up", "media", "Clean media goes in when the cloud has been carried to it."),
+  rule("media", "dose", "Fresh media would take up the dose."),
+  rule("refill", "dose", "A dose before the change is drained away."),
+  rule("power-up", "dose", "Moving water spreads a dose."),
+  rule("power-up", "feed-after", "Animals eat once the flow is back."),
+  rule("power-up", "verify", "Level, temperature and flow are checked with everything on."),
+  rule("dose", "verify", "The last look comes after the last thing poured in."),
+  rule("feed-after", "verify", "How they eat is part of the last look."),
+  rule("verify", "outside", "Wet hands first, dry cloth last."),
+  rule("outside", "leave", "The photo shows clean glass."),
+];
+
+/** Rules that a tank's schools add. */
+export function rulesFor(schools: Schools): readonly OrderRule[] {
+  const rules = [...ALWAYS];
+  if (schools.how === "animals-out") {
+    rules.push(rule("flow-off", "animals-out", "Bells are moved in still water."));
+    rules.push(rule("animals-out", "glass", "They are out before a blade goes in."));
+    rules.push(rule("power-up", "animals-back", "They return when level and salinity are right."));
+    rules.push(rule("animals-back", "verify", "Floating or sinking is judged with them in and the flow on."));
+  }
+  if (schools.pumpsAtSiphon === "on") rules.push(rule("siphon-start", "power-down", "The sump falls first, so that the run-back cannot flood."));
+  return rules;
+}

@@ -1,0 +1,58 @@
+import { z } from "zod";
+import { SWITCH_GEAR } from "../tank/book.ts";
+import { PARAMETERS } from "../units/parameters.ts";
+
+const litres = z.number("Enter litres as a number, such as 50.").min(0, "Litres cannot be negative.").max(1e5);
+const step = z.string().min(1).max(80);
+const id = z.uuid();
+const words = z.string().trim().min(1, "Say it in a word or two.").max(2000);
+
+/** What an operation may say. The same schema serves the phone, the server and the archive. */
+export const OpBodySchema = z.discriminatedUnion("type", [
+  z.object({ type: z.literal("start") }),
+  z.object({ type: z.literal("tick"), step }),
+  z.object({ type: z.literal("untick"), step }),
+  z.object({ type: z.literal("skip"), step, reason: words }),
+  z.object({ type: z.literal("dirt"), step, dirt: z.number().int().min(1).max(5) }),
+  z.object({
+    type: z.literal("reading"),
+    id,
+    parameter: z.enum(PARAMETERS),
+    text: z.string().min(1).max(20),
+    unit: z.string().max(20),
+    method: z.string().max(40),
+    temperatureC: z.number().min(-2).max(40).optional(),
+  }),
+  z.object({ type: z.literal("reading-back"), id }),
+  z.object({ type: z.literal("litres"), outL: litres, inL: litres }),
+  z.object({ type: z.literal("level"), belowCm: z.number().min(0, "Above the mark is 0.").max(500) }),
+  z.object({
+    type: z.literal("batch"),
+    litres: litres.positive("A batch has litres."),
+    grams: z.number().positive("A batch has salt in it.").max(1e6),
+    measuredPsu: z.number().min(0.5).max(60),
+    confirmed: z.boolean(),
+  }),
+  z.object({ type: z.literal("note"), text: words }),
+  z.object({ type: z.literal("finding"), id, kind: z.enum(["safety", "livestock", "equipment", "other"]), text: words }),
+  z.object({
+    type: z.literal("resolve"),
+    id,
+    how: z.enum(["fixed", "carried", "owner"]),
+    on: z.iso.date("That day does not exist.").optional(),
+    text: z.string().max(2000).optional(),
+  }),
+  z.object({ type: z.literal("switch"), gear: z.enum(SWITCH_GEAR), state: z.enum(["off", "on", "left-off"]), reason: z.string().max(400).optional() }),
+  z.object({ type: z.literal("plan"), inputHash: z.string().max(64), coreVersion: z.number().int(), summary: z.string().max(400), plan: z.unknown() }),
+  z.object({ type: z.literal("close") }),
+]);
+export type OpBody = z.infer<typeof OpBodySchema>;
+
+/** What every operation carries whatever it says; enough to keep its place in the sequence. */
+export const OpEnvelopeSchema = z.object({
+  opId: id,
+  device: z.string().min(1).max(64),
+  seq: z.number().int().min(1),
+  at: z.iso.datetime({ offset: true }),
+  body: z.unknown(),
+});

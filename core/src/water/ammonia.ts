@@ -1,0 +1,37 @@
+import { requireRange } from "../issues/index.ts";
+
+/** From here up a water counts as sea water for the ammonia equilibrium, PSU. */
+const SEA_FROM_PSU = 1;
+
+/**
+ * Molar fraction of ammonia that is free (NH3), 0 to 1.
+ *
+ * Source: fresh water Emerson et al. 1975; sea water Bell et al. 2007.
+ *
+ * @example
+ * freeAmmoniaFraction({ ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.0537
+ */
+export function freeAmmoniaFraction(water: {
+  readonly ph: number;
+  readonly temperatureC: number;
+  readonly salinityPsu: number;
+}): number {
+  const { ph, temperatureC, salinityPsu } = water;
+  requireRange("ph", ph, 0, 14);
+  requireRange("temperatureC", temperatureC, -2, 50);
+  requireRange("salinityPsu", salinityPsu, 0, 60);
+  const pKa =
+    salinityPsu < SEA_FROM_PSU
+      ? 0.09018 + 2729.92 / (temperatureC + 273.15)
+      : 10.0423 - 0.0315536 * temperatureC + 0.003071 * salinityPsu;
+  return 1 / (1 + 10 ** (pKa - ph));
+}
+
+/** Free ammonia as NH3, mg/L, from total ammonia as nitrogen. Molar masses N 14.007, H 1.008. */
+export function freeAmmoniaMgL(
+  totalNMgL: number,
+  water: { readonly ph: number; readonly temperatureC: number; readonly salinityPsu: number },
+): number {
+  requireRange("totalNMgL", totalNMgL, 0, 1e4);
+  return totalNMgL * freeAmmoniaFraction(water) * ((14.007 + 3 * 1.008) / 14.007);
+}

@@ -1,0 +1,79 @@
+import { OutOfRangeError, requireRange } from "../issues/index.ts";
+
+/** How new water meets old: drained first and then filled, or in and out together. */
+export type ExchangeMode = "batch" | "in-and-out";
+
+/**
+ * The share of the old water that is really gone, 0 to 1.
+ *
+ * Batch: v/V. In and out together, fully mixed: 1 − e^(−v/V), after the continuous stirred tank.
+ *
+ * @throws {OutOfRangeError} if the system is empty, or more is drained at once than it holds.
+ * @example
+ * effectiveShare(50, 200, "batch"); // 0.25
+ */
+export function effectiveShare(litres: number, systemL: number, mode: ExchangeMode): number {
+  if (!(systemL > 0)) throw new OutOfRangeError({ code: "no-volume", field: "systemL", value: systemL });
+  requireRange("litres", litres, 0, mode === "batch" ? systemL : Number.MAX_VALUE);
+  return mode === "batch" ? litres / systemL : 1 - Math.exp(-litres / systemL);
+}
+
+/** Concentration after a change with an effective share, in the unit of its inputs. Mass balance. */
+export function afterExchange(before: number, refill: number, share: number): number {
+  return before + share * (refill - before);
+}
+
+/** Whether litres can bring a value to its target, and how many. */
+export type LitresNeeded =
+  | { readonly ok: true; readonly litres: number }
+  | { readonly ok: false; readonly reason: "source-not-beyond-target" | "never-exactly" };
+
+/**
+ * Litres that bring a concentration to a target: the mass balance solved for litres.
+ *
+ * A target that is already met needs 0 L. One that does not lie between tank and source cannot be reached.
+ *
+ * @example
+ * litresToReach({ before: 40, target: 20, refill: 5, systemL: 200, mode: "batch" }); // 114.29 L
+ */
+export function litresToReach(input: {
+  readonly before: number;
+  readonly target: number;
+  readonly refill: number;
+  readonly systemL: number;
+  readonly mode: ExchangeMode;
+}): LitresNeeded {
+  const { before, target, refill, systemL, mode } = input;
+  if (!(systemL > 0)) throw new OutOfRangeError({ code: "no-volume", field: "systemL", value: systemL });
+  if (before === target) return { ok: true, litres: 0 };
+  const share = (before - target) / (before - refill);
+  if (!(share > 0 && share <= 1)) return { ok: false, reason: "source-not-beyond-target" };
+  if (mode === "batch") return { ok: true, litres: share * systemL };
+  if (share === 1) return { ok: false, reason: "never-exactly" };
+  return { ok: true, litres: -Math.log(1 - share) * systemL };
+}
+
+/** The peak, just before a change, that a steady build-up and a steady change settle at. */
+export function settledPeak(refill: number, perDay: number, intervalDays: number, share: number): number {
+  requireRange("share", share, Number.MIN_VALUE, 1);
+  return refill + (perDay * intervalDays) / share;
+}
+
+/** The effective share that keeps the settled peak at a limit; above 1 no change can hold it. */
+export function shareToHold(limit: number, refill: number, perDay: number, intervalDays: number): number {
+  return (perDay * intervalDays) / (limit - refill);
+}
+
+/** What is uncertain about one substance in a change, as standard deviations; litres and volume relative. */
+export interface ExchangeSigmas {
+  readonly before: number;
+  readonly refill: number;
+  readonly litresRelative: number;
+  readonly volumeRelative: number;
+}
+
+/** Standard deviation of a concentration after a change: first-order propagation. */
+export function afterExchangeSigma(before: number, refill: number, share: number, sigmas: ExchangeSigmas): number {
+  const shareSigma = share * Math.hypot(sigmas.litresRelative, sigmas.volumeRelative);
+  return Math.hypot((1 - share) * sigmas.before, share * sigmas.refill, (refill - before) * shareSigma);
+}

@@ -1,0 +1,97 @@
+import { OutOfRangeError, requireRange } from "../issues/index.ts";
+
+function polynomial(x: number, coefficients: readonly number[]): number {
+  return coefficients.reduceRight((sum, c) => sum * x + c, 0);
+}
+
+const PURE = [999.842594, 6.793952e-2, -9.09529e-3, 1.001685e-4, -1.120083e-6, 6.536332e-9];
+const A = [8.24493e-1, -4.0899e-3, 7.6438e-5, -8.2467e-7, 5.3875e-9];
+const B = [-5.72466e-3, 1.0227e-4, -1.6546e-6];
+const C = 4.8314e-4;
+
+/**
+ * Density of sea water at one atmosphere, kg/m³.
+ *
+ * Source: EOS-80, UNESCO Technical Papers in Marine Science 44 (1983). 0 to 42 PSU, −2 to 40 °C.
+ *
+ * @throws {OutOfRangeError} outside that range.
+ * @example
+ * densityKgM3(35, 25); // 1023.34306
+ */
+export function densityKgM3(salinityPsu: number, temperatureC: number): number {
+  if (!(salinityPsu >= 0 && salinityPsu <= 42))
+    throw new OutOfRangeError({ code: "outside-source-range", field: "salinityPsu", value: salinityPsu, low: 0, high: 42 });
+  if (!(temperatureC >= -2 && temperatureC <= 40))
+    throw new OutOfRangeError({ code: "outside-source-range", field: "temperatureC", value: temperatureC, low: -2, high: 40 });
+  return (
+    polynomial(temperatureC, PURE) +
+    polynomial(temperatureC, A) * salinityPsu +
+    polynomial(temperatureC, B) * salinityPsu ** 1.5 +
+    C * salinityPsu ** 2
+  );
+}
+
+/** The two temperatures of a specific gravity: of the sample, and of the pure water it is compared with. */
+export type GravityReference = "25/25" | "20/20" | "20/4" | "60/60F";
+
+const SIXTY_F_C = (60 - 32) / 1.8;
+const gravityTemperatures: Record<GravityReference, readonly [sampleC: number, waterKgM3: number]> = {
+  "25/25": [25, densityKgM3(0, 25)],
+  "20/20": [20, densityKgM3(0, 20)],
+  // Water at its densest, the usual "4 °C" of a scale.
+  "20/4": [20, 999.975],
+  "60/60F": [SIXTY_F_C, densityKgM3(0, SIXTY_F_C)],
+};
+
+/** Specific gravity of sea water on one of the four common scales. 0 to 42 PSU. */
+export function specificGravity(salinityPsu: number, reference: GravityReference = "25/25"): number {
+  const [sampleC, waterKgM3] = gravityTemperatures[reference];
+  return densityKgM3(salinityPsu, sampleC) / waterKgM3;
+}
+
+/**
+ * Salinity of a specific gravity, PSU: EOS-80 solved for salinity.
+ *
+ * @throws {OutOfRangeError} if the gravity lies outside 0 to 42 PSU on that scale.
+ */
+export function salinityFromGravity(gravity: number, reference: GravityReference = "25/25"): number {
+  requireRange("gravity", gravity, specificGravity(0, reference) - 1e-9, specificGravity(42, reference));
+  return bisect((psu) => specificGravity(psu, reference) - gravity, 0, 42);
+}
+
+/** Root of a rising function between two bounds, to about 1e-12 of their distance. */
+export function bisect(rising: (x: number) => number, low: number, high: number): number {
+  let a = low;
+  let b = high;
+  for (let i = 0; i < 60; i++) {
+    const middle = (a + b) / 2;
+    if (rising(middle) < 0) a = middle;
+    else b = middle;
+  }
+  return (a + b) / 2;
+}
+
+/** C(35, 15, 0), mS/cm: Culkin and Smith 1980. */
+const STANDARD_CONDUCTIVITY = 42.914;
+const R_T = [0.6766097, 2.00564e-2, 1.104259e-4, -6.9698e-7, 1.0031e-9];
+const S_A = [0.008, -0.1692, 25.3851, 14.0941, -7.0261, 2.7081];
+const S_B = [0.0005, -0.0056, -0.0066, -0.0375, 0.0636, -0.0144];
+
+/**
+ * Salinity from a raw conductivity at a temperature, PSU.
+ *
+ * Source: Practical Salinity Scale 1978, UNESCO 44 (1983). 2 to 42 PSU, −2 to 35 °C.
+ *
+ * @throws {OutOfRangeError} outside that range.
+ * @example
+ * salinityFromConductivity(53.065, 25); // 35.00
+ */
+export function salinityFromConductivity(conductivityMsCm: number, temperatureC: number): number {
+  requireRange("conductivityMsCm", conductivityMsCm, 0, 100);
+  requireRange("temperatureC", temperatureC, -2, 35);
+  const root = Math.sqrt(conductivityMsCm / STANDARD_CONDUCTIVITY / polynomial(temperatureC, R_T));
+  const shift = temperatureC - 15;
+  const psu = polynomial(root, S_A) + (shift / (1 + 0.0162 * shift)) * polynomial(root, S_B);
+  requireRange("salinityPsu", psu, 2, 42);
+  return psu;
+}

@@ -1,0 +1,49 @@
+import { OutOfRangeError, requireRange } from "../issues/index.ts";
+
+/** Temperature of a tank after a change with an effective share, °C. Heat balance of equal waters. */
+export function temperatureAfter(tankC: number, refillC: number, share: number): number {
+  return tankC + share * (refillC - tankC);
+}
+
+/** New water must be at least this warm so that the tank falls no lower than `floorC`. */
+export function refillAtLeastC(tankC: number, floorC: number, share: number): number {
+  requireRange("share", share, Number.MIN_VALUE, 1);
+  return tankC + (floorC - tankC) / share;
+}
+
+/** Share of hot water at a mixer tap for a wanted temperature, 0 to 1, or null where the taps cannot give it. */
+export function hotShare(wantedC: number, coldC: number, hotC: number): number | null {
+  const share = (wantedC - coldC) / (hotC - coldC);
+  return share >= 0 && share <= 1 ? share : null;
+}
+
+/** Heat capacity, Wh per litre and kelvin: 4.182 kJ/(kg K) at 0.997 kg/L; sea water of 35 PSU. */
+const WH_PER_L_K = { fresh: 1.158, sea: 1.136 } as const;
+
+/**
+ * Hours to heat a barrel against its own losses, or null where the heater cannot reach the temperature.
+ *
+ * Source: Newton's law of cooling with a constant source of heat, solved for time.
+ *
+ * @param input `lossWPerK`: U·A of the barrel. `water`: which heat capacity.
+ * @example
+ * heatingHours({ litres: 100, fromC: 10, toC: 25, watts: 300, lossWPerK: 4, roomC: 10, water: "fresh" }); // 6.46
+ */
+export function heatingHours(input: {
+  readonly litres: number;
+  readonly fromC: number;
+  readonly toC: number;
+  readonly watts: number;
+  readonly lossWPerK: number;
+  readonly roomC: number;
+  readonly water: "fresh" | "sea";
+}): number | null {
+  const { litres, fromC, toC, watts, lossWPerK, roomC, water } = input;
+  requireRange("litres", litres, 0, 1e6);
+  if (!(lossWPerK > 0)) throw new OutOfRangeError({ code: "out-of-range", field: "lossWPerK", value: lossWPerK });
+  if (toC <= fromC) return 0;
+  const spareWatts = watts - lossWPerK * (toC - roomC);
+  if (spareWatts <= 0) return null;
+  const startWatts = watts - lossWPerK * (fromC - roomC);
+  return ((litres * WH_PER_L_K[water]) / lossWPerK) * Math.log(startWatts / spareWatts);
+}

@@ -1,0 +1,1 @@
+export { limitSentence, litresText, TRIM_WORD, trimSentence, waterSentence, withUnit } from "./sentences.ts";

@@ -1,0 +1,118 @@
+/** How one kind of planned number is explained when it is opened. */
+export interface FormulaWords {
+  readonly title: string;
+  /** The formula in words. */
+  readonly words: string;
+  readonly source: string;
+  /** Where the formula stops being right. */
+  readonly limits: string;
+}
+
+/** Every formula whose result a person acts on. */
+export const catalogue = {
+  "net-volume": {
+    title: "Water in the system",
+    words: "Inside area × height up to the running level, less what sand and rock take up, plus the sump at its running level.",
+    source: "Geometry; porosity of settled sand 0.40 and gravel 0.45; rock 2.8 kg per litre of solid.",
+    limits: "Within about 5 % unless the litres were measured while filling.",
+  },
+  "drain-litres": {
+    title: "Litres to take out",
+    words: "What the tank's policy asks for today, held down to the smallest of the limits listed.",
+    source: "Mass balance of a water change; the tank's own landmarks and daily limits.",
+    limits: "A decision, so it carries no range; its results do.",
+  },
+  share: {
+    title: "Share of the water",
+    words: "Litres taken out ÷ litres in the system.",
+    source: "Mass balance.",
+    limits: "In-and-out together replaces less than its litres: 1 − e^(−litres ÷ system).",
+  },
+  mark: {
+    title: "Mark from the rim",
+    words: "The height at which the litres above it equal the litres to take out, measured down from the top edge of the glass.",
+    source: "Geometry of the display and what stands in it.",
+    limits: "With the return running the display does not fall: the mark is then in the sump.",
+  },
+  buckets: {
+    title: "Fills to carry",
+    words: "Litres to carry ÷ litres of one vessel, rounded up.",
+    source: "Count.",
+    limits: "A vessel is filled to its own mark, not to its brim.",
+  },
+  "salt-grams": {
+    title: "Salt to weigh",
+    words: "Litres of finished mix × grams per litre of this salt × wanted salinity ÷ 35.",
+    source: "Grams per litre: the label at first, then moved half-way to each verified batch.",
+    limits: "Verify with a meter before use: salt draws damp in the bag.",
+  },
+  "salt-water": {
+    title: "Salt water to pour",
+    words: "(wanted salinity × system − salt left in the tank) ÷ salinity of the new water.",
+    source: "Balance of salt mass; evaporation takes water, not salt.",
+    limits: "By volume; within 1.3 % of a balance by mass.",
+  },
+  "fresh-water": {
+    title: "Fresh water to pour",
+    words: "Litres taken out + litres missing on arrival − salt water to pour.",
+    source: "Balance of water and salt.",
+    limits: "Negative means this mix cannot reach the wanted salinity.",
+  },
+  "conditioner-ml": {
+    title: "Conditioner",
+    words: "Label dose × litres treated × chloramine factor, never above the label's maximum.",
+    source: "The product's label.",
+    limits: "Whole tank when untreated tap water meets it; otherwise the new water only.",
+  },
+  "refill-temperature": {
+    title: "Bring the new water to",
+    words: "The temperature that keeps the tank inside its daily limit after mixing, as near to the tank's as can be had.",
+    source: "Heat balance of two volumes of water.",
+    limits: "Heat lost in the hose is not counted; measure half-way.",
+  },
+  "reading-after": {
+    title: "Expected after the change",
+    words: "Before + effective share × (new water − before).",
+    source: "Mass balance with full mixing.",
+    limits: "First-order uncertainty of the reading, the litres, the volume and the source.",
+  },
+  "free-ammonia": {
+    title: "Free ammonia",
+    words: "Total ammonia as nitrogen × 1 ÷ (1 + 10^(pKa − pH)), × 1.2159 as NH3.",
+    source: "Emerson et al. 1975 (fresh); Bell et al. 2007 (sea water).",
+    limits: "After a change the pH is taken as the higher of tank and new water, the worst case.",
+  },
+  "build-up": {
+    title: "Builds up a day",
+    words: "The rate and starting value that fit the readings best, with each known water change as a drop between them.",
+    source: "Weighted least squares with Huber weights, k = 1.345 (Huber 1964).",
+    limits: "Not given with fewer than four readings, or when the rise is smaller than the kit can see.",
+  },
+  "needed-litres": {
+    title: "Litres to reach the target",
+    words: "System × (before − target) ÷ (before − new water).",
+    source: "Mass balance, solved for the litres.",
+    limits: "The target must lie between the tank and the new water.",
+  },
+  "step-minutes": {
+    title: "Minutes for this step",
+    words: "(3 × library value + the last logged ones) ÷ (3 + their number), on a logarithmic scale.",
+    source: "This tank's own log, newest twelve.",
+    limits: "Pauses longer than three times the plan are left out.",
+  },
+  "top-up": {
+    title: "Evaporated since last time",
+    words: "Evaporation a day, learnt from refills, × days since the last visit.",
+    source: "This tank's log.",
+    limits: "More in heat waves and under fans; the level on arrival beats it.",
+  },
+  "run-back": {
+    title: "Runs back when the pump stops",
+    words: "Water standing above the weir + pipes and reactors, against the room above the sump's running level.",
+    source: "Geometry. Check valves count as open.",
+    limits: "Under 10 % spare is a warning.",
+  },
+} as const satisfies Record<string, FormulaWords>;
+
+/** Names a formula in the catalogue. */
+export type FormulaId = keyof typeof catalogue;
