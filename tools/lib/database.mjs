@@ -1,0 +1,61 @@
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { connect } from "node:net";
+import { join } from "node:path";
+import { ensureFolder, freePort, stopProcess, Unable } from "./system.mjs";
+
+/** Raised when a data folder of an earlier layout can no longer be used. */
+const LAYOUT = "1";
+
+const path = { ...process.env, PATH: `${process.env.PATH}:/usr/sbin:/usr/local/sbin` };
+
+/**
+ * Starts a MariaDB of our own in a folder, on loopback and a free port. Debian's own service is not touched.
+ *
+ * @returns its address, whether the folder is new, and how to stop it.
+ */
+export async function startDatabase(folder) {
+  ensureFolder(folder);
+  const data = join(folder, "mariadb");
+  const layoutFile = join(folder, "layout");
+  const fresh = !existsSync(layoutFile);
+  if (fresh) {
+    if (existsSync(data)) throw new Unable(`${data} holds a set-up that did not finish. Start over with: npm run demo -- --fresh`);
+    const made = spawnSync("mariadb-install-db", ["--no-defaults", `--datadir=${data}`, "--auth-root-authentication-method=normal", "--skip-test-db", "--user=root"], { env: path, encoding: "utf8" });
+    if (made.status !== 0) throw new Unable(`MariaDB could not make its data folder ${data}:\n${(made.stderr || made.error?.message || "").trim().split("\n").slice(-4).join("\n")}`);
+  } else if (readFileSync(layoutFile, "utf8") !== LAYOUT)
+    throw new Unable(`${folder} was made by another version of Keel Round. Keep a copy if you need it, then start over with: npm run demo -- --fresh`);
+
+  const port = await freePort();
+  const log = join(folder, "mariadb.log");
+  const child = spawn(
+    "mariadbd",
+    [
+      "--no-defaults", "--user=root", `--datadir=${data}`, `--socket=${join(folder, "s.sock")}`, "--bind-address=127.0.0.1", `--port=${port}`,
+      `--pid-file=${join(folder, "pid")}`, "--skip-name-resolve", "--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
+      "--default-time-zone=+00:00", "--skip-log-bin", "--innodb-buffer-pool-size=256M", "--max-connections=200", `--log-error=${log}`,
+    ],
+    { env: path, stdio: "ignore", detached: true },
+  );
+  await reachable(port, child, log);
+  if (fresh) writeFileSync(layoutFile, LAYOUT);
+  return { url: (name) => `mysql://root@127.0.0.1:${port}/${name}`, port, fresh, stop: () => stopProcess(child) };
+}
+
+async function reachable(port, child, log) {
+  for (let i = 0; i < 200; i++) {
+    if (child.exitCode !== null) {
+      const said = existsSync(log) ? readFileSync(log, "utf8").trim().split("\n").slice(-4).join("\n") : "";
+      throw new Unable(`MariaDB did not start. Is another copy running in this folder? Its last words:\n${said}`);
+    }
+    const open = await new Promise((resolve) => {
+      const socket = connect(port, "127.0.0.1");
+      socket.once("connect", () => resolve(true)).once("error", () => resolve(false));
+      setTimeout(() => resolve(false), 500);
+      socket.once("connect", () => socket.destroy());
+    });
+    if (open) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Unable(`MariaDB did not answer within ten seconds. Its log is ${log}`);
+}

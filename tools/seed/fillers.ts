@@ -1,0 +1,73 @@
+import { kindProgramme } from "@keel-round/core/programme";
+import { seeded } from "@keel-round/core/simulate";
+import { kindFacts, type TankKind } from "@keel-round/core/tank";
+import type { Rhythm } from "@keel-round/core/calendar";
+import { factsOf, type Story } from "./stories.ts";
+
+/** About thirty ordinary tanks: site, what stands there, its size in metres, and how often it is seen. */
+const ROWS: readonly [site: string, tank: string, kind: TankKind, size: readonly [number, number, number], rhythm: Rhythm, dayOffset: number, person: Story["person"]][] = [
+  ["Quince house", "Hall tank", "community", [1.2, 0.5, 0.5], "weekly", 0, "Tobiah Renn"],
+  ["Vale house", "Study", "planted", [0.9, 0.45, 0.45], "fortnightly", 0, "Tobiah Renn"],
+  ["Northgate School", "Library tank", "community", [1, 0.4, 0.5], "weekly", 0, "Tobiah Renn"],
+  ["Foundry Lofts", "Lobby", "planted", [1.8, 0.6, 0.6], "weekly", 0, "Tobiah Renn"],
+  ["Town Hall", "Chamber", "community", [1.5, 0.5, 0.5], "weekly", 0, "Tobiah Renn"],
+  ["Gallery Nine", "White cube", "soft-coral", [1.4, 0.7, 0.7], "weekly", 2, "Ines Calder"],
+  ["Harbour Office", "Pilot's reef", "soft-coral", [1.6, 0.7, 0.7], "weekly", 2, "Ines Calder"],
+  ["Gallery Nine", "Stairwell", "community", [0.8, 0.4, 0.4], "weekly", 2, "Ines Calder"],
+  ["Lock Cottage", "Window tank", "cool-fresh", [0.8, 0.4, 0.4], "fortnightly", 1, "Tobiah Renn"],
+  ["Bellmaker's", "Workshop", "rift-lake", [1.4, 0.5, 0.55], "weekly", 1, "Tobiah Renn"],
+  ["Cooper's Yard", "Counter", "shrimp", [0.45, 0.3, 0.35], "fortnightly", 1, "Tobiah Renn"],
+  ["Miller's Row Nursery", "Playroom", "community", [1, 0.4, 0.45], "weekly", 1, "Tobiah Renn"],
+  ["Customs House", "Arrivals", "planted", [2, 0.6, 0.6], "weekly", 1, "Tobiah Renn"],
+  ["Wren & Daughters", "Shop window", "planted", [1.2, 0.45, 0.5], "fortnightly", 2, "Tobiah Renn"],
+  ["St. Olave's Hospice", "Quiet room", "community", [1.2, 0.45, 0.5], "weekly", 2, "Tobiah Renn"],
+  ["Tanner's Inn", "Snug", "rift-lake", [1.2, 0.5, 0.5], "weekly", 2, "Tobiah Renn"],
+  ["Lighthouse Trust", "Lamp room", "temperate-marine", [1.2, 0.6, 0.5], "fortnightly", 3, "Ines Calder"],
+  ["Anchorage Care Home", "Day room", "community", [1.5, 0.5, 0.55], "weekly", 3, "Tobiah Renn"],
+  ["Ropewalk Studios", "Reception", "planted", [1.6, 0.55, 0.55], "weekly", 3, "Tobiah Renn"],
+  ["Old Brewery", "Taproom", "marine-fish", [1.6, 0.6, 0.65], "weekly", 3, "Ines Calder"],
+  ["Meadow Primary", "Class four", "cool-fresh", [0.9, 0.4, 0.4], "four-weekly", 3, "Tobiah Renn"],
+  ["Weir House", "Landing", "community", [1, 0.45, 0.45], "four-weekly", 4, "Tobiah Renn"],
+  ["Chandler's", "Oilskin tank", "brackish", [1, 0.45, 0.45], "weekly", 4, "Ines Calder"],
+  ["Estuary Court", "Foyer left", "community", [1.8, 0.6, 0.6], "weekly", 4, "Tobiah Renn"],
+  ["Estuary Court", "Foyer right", "planted", [1.8, 0.6, 0.6], "weekly", 4, "Tobiah Renn"],
+  ["Heron Bank", "Branch tank", "soft-coral", [1, 0.6, 0.55], "weekly", 4, "Ines Calder"],
+  ["Pavilion Café", "Back bar", "community", [0.9, 0.4, 0.45], "fortnightly", 4, "Tobiah Renn"],
+  ["Ferryman's Rest", "Reading room", "planted", [1.1, 0.45, 0.5], "twice-weekly", 3, "Tobiah Renn"],
+];
+
+/** The ordinary tanks, made believable from a seed. */
+export function fillers(): Story[] {
+  const random = seeded(77);
+  return ROWS.map(([site, tank, kind, [lengthM, widthM, heightM], rhythm, dayOffset, person], i): Story => {
+    const of = kindFacts[kind];
+    const salt = of.targetPsu > 0;
+    const vary = (x: number) => x * (0.8 + 0.4 * random());
+    const nitrate = of.bands.find((b) => b.parameter === "nitrate")?.idealHigh ?? 30;
+    const share = of.schools.share;
+    const days = rhythm === "four-weekly" ? 28 : rhythm === "fortnightly" ? 14 : rhythm === "twice-weekly" ? 3.5 : 7;
+    // Settles a little under the ideal ceiling.
+    const perDay = (vary(0.62) * nitrate * share) / days;
+    return {
+      client: site, contact: "The house", email: `house${i}@port-averil.example`, site, address: `${3 + i * 2} ${["Ropewalk", "Quay Street", "Mill Lane", "Orchard Hill"][i % 4]}`,
+      at: [Math.round((random() * 8 - 4) * 10) / 10, Math.round((random() * 6 - 3) * 10) / 10], window: ["08:30", "17:30"], drain: "sewer", access: "Ring.", setUpMinutes: 7, bucketL: 20,
+      tank, kind,
+      source: { "soft-coral": "reef-mix", "marine-fish": "fish-mix", brackish: "brackish-mix", "temperate-marine": "natural-sea", shrimp: "remineralised" }[kind as string] as Story["source"] ?? "tap",
+      facts: factsOf(kind, {
+        vessel: { shape: "box", lengthM, widthM, heightM }, levelM: heightM - 0.06, bed: ["gravel", 0.04], rock: salt ? [lengthM * 25, heightM * 0.6] : [5, 0.2],
+        gear: kind === "temperate-marine" ? ["skimmer", "chiller", "return"] : salt ? ["skimmer", "heater", "return", "wave-maker"] : of.targetC < 20 ? ["filter"] : ["heater", "filter"], lidded: !salt,
+        landmarks: [{ name: "intake", kind: "intake", heightM: 0.12, airMinutes: 0 }], filterUnits: [{ id: "filter", name: "canister filter", biological: true }],
+        animals: [{ name: salt ? "damselfish" : "tetras", count: 8 + (i % 9) }, { name: "snails", count: 3 + (i % 4) }], evaporation: vary(lengthM * widthM * 3), topUp: "technician",
+        ...(rhythm === "four-weekly" ? { validDays: 35 } : {}),
+        schools: { how: "drain-then-fill", heater: of.targetC < 20 ? "none" : "off", pumpsAtSiphon: "off" },
+      }),
+      jobs: kindProgramme[kind],
+      rhythm, dayOffset, person, historyDays: 98,
+      life: {
+        perDay: { nitrate: perDay, ...(kind === "soft-coral" ? { alkalinity: -0.012, phosphate: 0.0012 } : {}) },
+        start: Object.fromEntries(of.bands.map((b) => [b.parameter, b.parameter === "nitrate" ? 0.6 * nitrate : b.parameter === "salinity" ? of.targetPsu : (Math.max(0, b.idealLow) + b.idealHigh) / 2])),
+        roomC: { mean: of.targetC < 20 ? 16.5 : 21, swing: 1 },
+      },
+    };
+  });
+}

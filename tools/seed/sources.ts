@@ -1,0 +1,35 @@
+import type { WaterSource } from "@keel-round/core/visit";
+
+/** The waters of the demo, in generic names. Chemistry in canonical units. */
+export const waters: Readonly<Record<string, Omit<WaterSource, "id">>> = {
+  tap: {
+    name: "Port Averil tap", kind: "tap", chemistry: { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0 }, coldC: 11, canWarm: true, chloramineFactor: 2,
+    conditioner: { name: "Conditioner A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true },
+  },
+  purified: { name: "Purified water", kind: "purified", chemistry: { nitrate: 0, alkalinity: 0, gh: 0, salinity: 0, phosphate: 0 }, coldC: 14, canWarm: true, chloramineFactor: 1 },
+  remineralised: { name: "Purified, remineralised for shrimp", kind: "remineralised", chemistry: { nitrate: 0, ph: 6.8, alkalinity: 1, gh: 6, phosphate: 0 }, coldC: 18, canWarm: true, chloramineFactor: 1 },
+  "natural-sea": { name: "Sea water from the quay", kind: "natural-sea", chemistry: { salinity: 34, nitrate: 0.5, ph: 8.1, alkalinity: 7, ammonia: 0 }, coldC: 12.5, canWarm: false, chloramineFactor: 1 },
+  "reef-mix": {
+    name: "Reef mix", kind: "mix", chemistry: { salinity: 35, nitrate: 0, phosphate: 0, ph: 8.2, alkalinity: 8.6, calcium: 430, magnesium: 1340, ammonia: 0 }, coldC: 16, canWarm: true, chloramineFactor: 1,
+    salt: { name: "Standard reef salt", labelGramsPerLitre: 36, gramsPerLitre: 36, batches: 0 },
+  },
+  "fish-mix": {
+    name: "Fish-only mix", kind: "mix", chemistry: { salinity: 33, nitrate: 0, phosphate: 0, ph: 8.1, alkalinity: 8.5, ammonia: 0 }, coldC: 16, canWarm: true, chloramineFactor: 1,
+    salt: { name: "Standard fish salt", labelGramsPerLitre: 36.5, gramsPerLitre: 36.5, batches: 0 },
+  },
+  "jelly-mix": {
+    name: "Drum mix", kind: "mix", chemistry: { salinity: 33.5, nitrate: 0, ph: 8.1, ammonia: 0 }, coldC: 16, canWarm: true, chloramineFactor: 1,
+    salt: { name: "Standard reef salt", labelGramsPerLitre: 36, gramsPerLitre: 36, batches: 0 },
+  },
+  "brackish-mix": {
+    name: "Brackish mix", kind: "mix", chemistry: { salinity: 8, nitrate: 2, ph: 7.8, alkalinity: 10 }, coldC: 15, canWarm: true, chloramineFactor: 1,
+    salt: { name: "Standard fish salt", labelGramsPerLitre: 36.5, gramsPerLitre: 36.5, batches: 0 },
+  },
+};
+
+/** Verified batches of the reef salt: it has drawn damp since the bag was opened. */
+export const reefBatches = [
+  { daysAgo: 37, litres: 190, grams: 6840, measuredPsu: 33.9 },
+  { daysAgo: 23, litres: 180, grams: 6600, measuredPsu: 34.4 },
+  { daysAgo: 9, litres: 190, grams: 7010, measuredPsu: 34.6 },
+] as const;

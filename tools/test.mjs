@@ -1,0 +1,53 @@
+import { mkdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { ensureBuild } from "./lib/build.mjs";
+import { bin, ensureModules, ensurePrograms, giveUp, root, run } from "./lib/system.mjs";
+
+/** Every part of the tests, each with a count of what passed and failed. One that fails does not keep the others from running. */
+async function main() {
+  ensurePrograms(["mariadbd", "chromium", "pdftotext"]);
+  ensureModules();
+  const reports = join(root, "test-results");
+  mkdirSync(reports, { recursive: true });
+  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1" };
+  let [passed, failed] = [0, 0];
+  const one = async (name, command, args) => {
+    const code = await run(command, args, { env });
+    console.log(`${name}: ${code === 0 ? "passed" : "failed"}`);
+    code === 0 ? passed++ : failed++;
+  };
+  await one("lint", bin("biome"), ["check", "."]);
+  await one("types", process.execPath, ["tools/types.mjs"]);
+  await one("import rule", process.execPath, ["tools/check-imports.mjs"]);
+  await one("schema and migrations agree", process.execPath, ["tools/check-schema.mjs"]);
+
+  const vitest = join(reports, "vitest.json");
+  const vitestCode = await run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile=${vitest}`], { env });
+  [passed, failed] = tally(passed, failed, vitestCode, vitest, (r) => [r.numPassedTests, r.numFailedTests + (r.numFailedTestSuites && !r.numFailedTests ? r.numFailedTestSuites : 0)]);
+
+  try {
+    await ensureBuild();
+    passed++;
+    const playwright = join(reports, "playwright.json");
+    const code = await run(bin("playwright"), ["test"], { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: playwright } });
+    [passed, failed] = tally(passed, failed, code, playwright, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky]);
+  } catch (error) {
+    console.error(error.message);
+    failed++;
+  }
+  console.log(`\n${passed} passed, ${failed} failed`);
+  process.exit(failed > 0 ? 1 : 0);
+}
+
+function tally(passed, failed, code, file, counts) {
+  try {
+    const [ok, bad] = counts(JSON.parse(readFileSync(file, "utf8")));
+    // A runner that fails without a failed test (a file that does not load, say) is a failure all the same.
+    return [passed + ok, failed + (code !== 0 && bad === 0 ? 1 : bad)];
+  } catch {
+    console.error(`No report at ${file}`);
+    return [passed, failed + 1];
+  }
+}
+
+main().catch(giveUp);

@@ -1,0 +1,21 @@
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  resolve: { alias: { "@": new URL("./web", import.meta.url).pathname } },
+  test: {
+    projects: [
+      { extends: true, test: { name: "core", include: ["core/src/**/*.test.ts"] } },
+      {
+        extends: true,
+        test: {
+          name: "data",
+          include: ["web/**/*.test.{ts,tsx}", "stand-ins/src/**/*.test.ts", "tools/**/*.test.ts"],
+          globalSetup: ["tools/testing/database.ts"],
+          // Each file makes a business of its own in one database; they need not run one after another.
+          testTimeout: 30_000,
+          hookTimeout: 120_000,
+        },
+      },
+    ],
+  },
+});

@@ -1,0 +1,19 @@
+import { Box } from "@chakra-ui/react";
+import { A, H1 } from "@/kit/elements";
+import NextLink from "next/link";
+
+export default function NotFound() {
+  return (
+    <Box maxW="60ch">
+      <H1 fontSize="25px" fontWeight="640">
+        There is nothing here
+      </H1>
+      <Box mt="8px" color="soft">
+        The address is wrong, or what was here belongs to somebody else.{" "}
+        <A asChild color="coralline">
+          <NextLink href="/">Back to the day</NextLink>
+        </A>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,17 @@
+import { isCivilDate } from "@keel-round/core/calendar";
+import { notFound } from "next/navigation";
+import { pageScope } from "@/data/pageScope";
+import { Notice } from "@/kit/controls";
+import { nowIn, roundOf, whoseRound } from "@/places/round/queries";
+import { RoundView } from "@/places/round/RoundView";
+
+export default async function RoundPage({ searchParams }: { searchParams: Promise<{ day?: string; who?: string }> }) {
+  const scope = await pageScope(["office", "technician"]);
+  const { day, who } = await searchParams;
+  const now = nowIn(scope);
+  if (day !== undefined && !isCivilDate(day)) return <Notice tone="care">There is no day “{day}”. A day is written like {now.date}.</Notice>;
+  const { personId, people } = await whoseRound(scope, who);
+  if (!personId) notFound();
+  const date = day ?? now.date;
+  return <RoundView scope={scope} round={await roundOf(scope, personId, date)} date={date} now={now} people={scope.role === "office" ? people : []} />;
+}

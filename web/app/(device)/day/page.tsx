@@ -1,0 +1,5 @@
+import { KeptDay } from "@/places/visit/KeptDay";
+
+export default function DayPage() {
+  return <KeptDay />;
+}

@@ -1,0 +1,5 @@
+import { VisitSheet } from "@/places/visit/VisitSheet";
+
+export default function VisitPage() {
+  return <VisitSheet />;
+}

@@ -1,0 +1,5 @@
+import { SignIn } from "@/places/entry/SignIn";
+
+export default function SignInPage() {
+  return <SignIn />;
+}

@@ -1,0 +1,12 @@
+import { z } from "zod";
+import { visitBundle } from "@/data/bundles";
+import { defineRoute } from "@/data/define";
+
+/** The bundle of one visit. */
+export const GET = defineRoute({
+  name: "visit.bundle",
+  roles: ["office", "technician"],
+  params: z.object({ visitId: z.uuid() }),
+  foreign: (ids) => ({ params: { visitId: ids.visitId } }),
+  run: async (scope, { params }) => ({ personId: scope.personId, bundle: await visitBundle(scope, params.visitId) }),
+});

@@ -1,0 +1,198 @@
+import { createHash, createHmac } from "node:crypto";
+import { type LetterTank, letterFor, longDate } from "@keel-round/core/letter";
+import { METRIC, type Parameter } from "@keel-round/core/units";
+import { visitState } from "@keel-round/core/visit";
+import { and, asc, desc, eq, gt, inArray, isNull, lt, max } from "drizzle-orm";
+import { db } from "./connection";
+import { notFound, Refused } from "./define";
+import { newId } from "./ids";
+import { enqueue } from "./jobs";
+import { appliedOps } from "./operations";
+import { loadPlanInputs, taskOf } from "./planInputs";
+import { loadRound } from "./round";
+import { business, client, letter, person, reading, site, stop, task, visit } from "./schema";
+import type { Scope } from "./scope";
+import { trimOf } from "./status";
+import { inTransaction } from "./transaction";
+
+/** What a letter is rendered from. */
+export interface LetterContent {
+  readonly business: string;
+  readonly date: string;
+  readonly to: string;
+  readonly siteName: string;
+  readonly tanks: readonly LetterTank[];
+  readonly signedBy: string;
+  readonly revision: number;
+}
+
+function secret(): string {
+  const value = process.env.BETTER_AUTH_SECRET;
+  if (!value) throw new Error("BETTER_AUTH_SECRET is not set.");
+  return value;
+}
+
+/** The unguessable part of a letter's link. Derived, so that it is stored nowhere. */
+export function letterToken(letterId: string): string {
+  return createHmac("sha256", secret()).update(`letter:${letterId}`).digest("base64url");
+}
+
+const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
+
+/** Gathers what the letter of a closed stop says; null while a visit of it is still open. */
+export async function letterContent(businessId: string, stopId: string): Promise<(LetterContent & { clientId: string; letterId: string }) | null> {
+  const q = db();
+  const [head] = await q
+    .select({ stop, site, client, business, person })
+    .from(stop)
+    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .innerJoin(client, and(eq(client.businessId, site.businessId), eq(client.id, site.clientId)))
+    .innerJoin(business, eq(business.id, stop.businessId))
+    .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
+    .where(and(eq(stop.businessId, businessId), eq(stop.id, stopId)));
+  if (!head) return null;
+  const visits = await q.select().from(visit).where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId)));
+  if (visits.length === 0 || visits.some((v) => v.state !== "closed")) return null;
+
+  const on = head.stop.onDate;
+  const inputs = await loadPlanInputs(q, businessId, visits.map((v) => ({ visitId: v.tankId, tankId: v.tankId, on })));
+  const tasks = await q.select().from(task).where(and(eq(task.businessId, businessId), isNull(task.removedAt), inArray(task.tankId, visits.map((v) => v.tankId))));
+  const [nextStop] = await q.select().from(stop).where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on))).orderBy(asc(stop.onDate)).limit(1);
+  const about = nextStop ? await arrivalAt(businessId, head.stop.personId, nextStop.onDate, nextStop.id) : null;
+
+  const tanks: LetterTank[] = [];
+  for (const v of visits) {
+    const input = inputs.get(v.tankId);
+    if (!input || !v.plan) continue;
+    const state = visitState(await appliedOps(q, businessId, v.id));
+    const earlier = await q.select().from(reading).where(and(eq(reading.businessId, businessId), eq(reading.tankId, v.tankId), lt(reading.onDate, on))).orderBy(desc(reading.takenAt)).limit(120);
+    const previous: Partial<Record<Parameter, { value: number; on: string }>> = {};
+    for (const r of earlier) previous[r.parameter as Parameter] ??= { value: r.value, on: r.onDate };
+    tanks.push(
+      letterFor({
+        book: input.book,
+        plan: v.plan.plan,
+        state,
+        trim: trimOf(input),
+        previous,
+        tasks: tasks.filter((t) => t.tankId === v.tankId).map(taskOf),
+        on,
+        next: nextStop ? { on: nextStop.onDate, about: about ?? "during the day" } : null,
+        phone: head.business.phone,
+        units: METRIC,
+      }),
+    );
+  }
+  const [{ last } = { last: null }] = await q.select({ last: max(letter.revision) }).from(letter).where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)));
+  return {
+    letterId: newId(),
+    clientId: head.client.id,
+    business: head.business.name,
+    date: longDate(on),
+    to: head.client.contact,
+    siteName: head.site.name,
+    tanks,
+    signedBy: head.person.name,
+    revision: (last ?? 0) + 1,
+  };
+}
+
+/** About when a stop is reached on its day, as the plan stands now. */
+async function arrivalAt(businessId: string, personId: string, on: string, stopId: string): Promise<string | null> {
+  const scope = { businessId, personId } as Scope;
+  const { day } = await loadRound(scope, personId, on);
+  const at = day.stops.find((s) => s.stop.id === stopId)?.start;
+  if (at === undefined) return null;
+  const minute = Math.round(at / 5) * 5;
+  return `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
+}
+
+/** Stores a rendered letter. */
+export async function storeLetter(businessId: string, stopId: string, content: { letterId: string; clientId: string; revision: number }, rendered: { subject: string; html: string; plain: string; pdf: Buffer }, now: Date): Promise<void> {
+  const [last] = await db().select({ plain: letter.plain }).from(letter).where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId))).orderBy(desc(letter.revision)).limit(1);
+  // Two tanks closed at once ask twice; only what reads differently is a new revision.
+  if (last?.plain === rendered.plain) return;
+  await db().insert(letter).values({
+    id: content.letterId,
+    businessId,
+    clientId: content.clientId,
+    stopId,
+    revision: content.revision,
+    ...rendered,
+    tokenHash: hashOf(letterToken(content.letterId)),
+    createdAt: now,
+  });
+}
+
+/** A letter by the token of its link; null if there is none or it was revoked. */
+export async function letterByToken(token: string): Promise<typeof letter.$inferSelect | null> {
+  const [row] = await db().select().from(letter).where(eq(letter.tokenHash, hashOf(token)));
+  return row && !row.revokedAt ? row : null;
+}
+
+/** Notes the first time a letter was opened by its link. */
+export async function noteOpened(letterId: string, now: Date): Promise<void> {
+  await db().update(letter).set({ openedAt: now }).where(and(eq(letter.id, letterId), isNull(letter.openedAt)));
+}
+
+/** The letters of the scope, newest first, without their bodies. */
+export async function listLetters(scope: Scope) {
+  return db()
+    .select({
+      id: letter.id,
+      subject: letter.subject,
+      revision: letter.revision,
+      clientName: client.name,
+      email: client.email,
+      createdAt: letter.createdAt,
+      queuedAt: letter.queuedAt,
+      sentAt: letter.sentAt,
+      openedAt: letter.openedAt,
+      sendError: letter.sendError,
+    })
+    .from(letter)
+    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .where(and(eq(letter.businessId, scope.businessId), scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined))
+    .orderBy(desc(letter.createdAt))
+    .limit(100);
+}
+
+/** One letter of the scope, with its bodies. */
+export async function findLetter(scope: Scope, letterId: string): Promise<typeof letter.$inferSelect> {
+  const [row] = await db()
+    .select()
+    .from(letter)
+    .where(and(eq(letter.businessId, scope.businessId), eq(letter.id, letterId), scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined));
+  if (!row) throw notFound("letter");
+  return row;
+}
+
+/** Queues a letter to be mailed to its client. */
+export async function queueLetter(scope: Scope, letterId: string, now: Date): Promise<void> {
+  const row = await findLetter(scope, letterId);
+  if (row.queuedAt) throw new Refused(409, "already-queued", "This letter is already on its way.");
+  await inTransaction(async (tx) => {
+    const [taken] = await tx.update(letter).set({ queuedAt: now }).where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
+    if (taken.affectedRows === 1) await enqueue(tx, scope.businessId, "mail", { letterId }, now);
+  });
+}
+
+/** What the mail of a letter needs. */
+export async function letterMail(businessId: string, letterId: string) {
+  const [row] = await db()
+    .select({ letter, to: client.email, contact: client.contact, from: business.mailFrom, businessName: business.name })
+    .from(letter)
+    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .innerJoin(business, eq(business.id, letter.businessId))
+    .where(and(eq(letter.businessId, businessId), eq(letter.id, letterId)));
+  return row ?? null;
+}
+
+/** Notes what became of a letter's mail. */
+export async function noteMail(letterId: string, outcome: { sentAt: Date } | { sendError: string }): Promise<void> {
+  await db()
+    .update(letter)
+    .set("sentAt" in outcome ? { sentAt: outcome.sentAt, sendError: null } : { sendError: outcome.sendError.slice(0, 400) })
+    .where(eq(letter.id, letterId));
+}
+

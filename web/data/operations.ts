@@ -1,0 +1,204 @@
+import { type OpBody, refuseOp, type VisitOp, type VisitState, visitState } from "@keel-round/core/visit";
+import { OpBodySchema, OpEnvelopeSchema } from "@keel-round/core/visit/schema";
+import { and, eq, inArray, max, sql } from "drizzle-orm";
+import { notFound } from "./define";
+import { bookOf, openFinding } from "./planInputs";
+import { project } from "./project";
+import { finding, operation, tank, visit } from "./schema";
+import type { Scope } from "./scope";
+import { inTransaction, type Queries } from "./transaction";
+
+/** What became of one operation of a batch. */
+export interface OpResult {
+  readonly opId: string;
+  readonly result: "applied" | "already" | "waiting" | "refused";
+  readonly code?: string;
+  readonly field?: string;
+  readonly items?: readonly string[];
+}
+
+/** A plan is at most this long as JSON. */
+const PLAN_BYTES = 20_000;
+
+type OperationRow = typeof operation.$inferSelect;
+
+const asOp = (row: OperationRow): VisitOp => ({ opId: row.opId, device: row.device, seq: row.seq, at: row.deviceAt, body: row.body as OpBody });
+
+/** The applied operations of a visit, in order of arrival. */
+export async function appliedOps(q: Queries, businessId: string, visitId: string): Promise<VisitOp[]> {
+  const rows = await q
+    .select()
+    .from(operation)
+    .where(and(eq(operation.businessId, businessId), eq(operation.visitId, visitId), eq(operation.status, "applied")))
+    .orderBy(operation.arrival);
+  return rows.map(asOp);
+}
+
+/** Same facts whatever the order of keys: how a repeated operation is told from a forged one. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
+  if (value && typeof value === "object") {
+    const entries = Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => a.localeCompare(b));
+    return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`).join(",")}}`;
+  }
+  return JSON.stringify(value);
+}
+
+/**
+ * Takes a batch of operations of one visit. Each gets a result of its own.
+ *
+ * The conditional update on the visit row comes first: it serialises writers on one server and on a cluster. Order
+ * between devices is the order of arrival; on one device it is the sequence, and what comes too early waits.
+ *
+ * @throws "not found" for a visit of another business.
+ */
+export async function postOperations(scope: Scope, visitId: string, raw: readonly unknown[], now: Date): Promise<OpResult[]> {
+  return inTransaction(async (tx) => {
+    const [taken] = await tx
+      .update(visit)
+      .set({ version: sql`${visit.version} + 1` })
+      .where(and(eq(visit.id, visitId), eq(visit.businessId, scope.businessId)));
+    if (taken.affectedRows === 0) throw notFound("visit");
+
+    const log = new VisitLog(tx, scope, visitId, now);
+    await log.load();
+    const results: OpResult[] = [];
+    for (const item of raw) results.push(await log.take(item));
+    if (log.changed) await project(tx, scope, { visitId, ops: log.applied, closedNow: log.closedNow, now });
+    return results;
+  });
+}
+
+/** The log of one visit while a batch is taken. */
+class VisitLog {
+  private rows: OperationRow[] = [];
+  private state: VisitState = visitState([]);
+  private book: ReturnType<typeof bookOf> | null = null;
+  private openBefore: ReturnType<typeof openFinding>[] = [];
+  private arrival = 0;
+  applied: VisitOp[] = [];
+  changed = false;
+  closedNow = false;
+
+  constructor(
+    private readonly tx: Queries,
+    private readonly scope: Scope,
+    private readonly visitId: string,
+    private readonly now: Date,
+  ) {}
+
+  async load(): Promise<void> {
+    const { tx, scope, visitId } = this;
+    this.rows = await tx.select().from(operation).where(and(eq(operation.businessId, scope.businessId), eq(operation.visitId, visitId))).orderBy(operation.arrival);
+    this.applied = this.rows.filter((r) => r.status === "applied").map(asOp);
+    this.state = visitState(this.applied);
+    this.arrival = Math.max(0, ...this.rows.map((r) => r.arrival));
+    const [row] = await tx
+      .select({ tank })
+      .from(visit)
+      .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
+      .where(eq(visit.id, visitId));
+    if (!row) throw notFound("visit");
+    this.book = bookOf(row.tank);
+    const open = await tx
+      .select()
+      .from(finding)
+      .where(and(eq(finding.businessId, scope.businessId), eq(finding.tankId, row.tank.id), inArray(finding.state, ["open", "carried"])));
+    this.openBefore = open.filter((f) => f.visitId !== visitId).map(openFinding);
+  }
+
+  async take(raw: unknown): Promise<OpResult> {
+    const envelope = OpEnvelopeSchema.safeParse(raw);
+    if (!envelope.success) {
+      const opId = (raw as { opId?: unknown } | null)?.opId;
+      return { opId: typeof opId === "string" ? opId : "", result: "refused", code: "malformed", items: [envelope.error.issues[0]?.message ?? ""] };
+    }
+    const op = envelope.data as VisitOp;
+    const known = this.rows.find((r) => r.opId === op.opId);
+    if (known) {
+      const same = known.device === op.device && known.seq === op.seq && canonical(known.body) === canonical(op.body);
+      if (!same) return { opId: op.opId, result: "refused", code: "payload-differs" };
+      return known.status === "refused" ? { opId: op.opId, result: "refused", ...(known.code ? { code: known.code } : {}) } : { opId: op.opId, result: "already" };
+    }
+    const [foreign] = await this.tx.select({ opId: operation.opId }).from(operation).where(eq(operation.opId, op.opId));
+    if (foreign) return { opId: op.opId, result: "refused", code: "payload-differs" };
+    const expected = 1 + Math.max(0, ...this.rows.filter((r) => r.device === op.device && r.status !== "waiting").map((r) => r.seq));
+    if (this.rows.some((r) => r.device === op.device && r.seq === op.seq)) return { opId: op.opId, result: "refused", code: "sequence-used" };
+    if (op.seq > expected) {
+      await this.store(op, "waiting", null);
+      return { opId: op.opId, result: "waiting" };
+    }
+    const result = await this.judge(op);
+    await this.release(op.device);
+    return result;
+  }
+
+  /** Applies or refuses an operation whose turn it is. A refused one keeps its place, so that later ones need not wait. */
+  private async judge(op: VisitOp): Promise<OpResult> {
+    const refusal = this.refusalOf(op);
+    await this.store(op, refusal ? "refused" : "applied", refusal?.code ?? null);
+    if (refusal) return { opId: op.opId, result: "refused", ...refusal };
+    this.applied.push(op);
+    this.state = visitState(this.applied);
+    this.changed = true;
+    if (op.body.type === "close") this.closedNow = true;
+    return { opId: op.opId, result: "applied" };
+  }
+
+  private refusalOf(op: VisitOp): Omit<OpResult, "opId" | "result"> | null {
+    const body = OpBodySchema.safeParse(op.body);
+    if (!body.success) {
+      const issue = body.error.issues[0];
+      return { code: "malformed", field: issue?.path.at(-1)?.toString() ?? "", items: [issue?.message ?? ""] };
+    }
+    if (op.body.type === "plan" && JSON.stringify(op.body.plan).length > PLAN_BYTES) return { code: "plan-too-large" };
+    return this.book && refuseOp(this.state, body.data, this.book, this.openBefore);
+  }
+
+  /** Lets operations go that waited for the one just taken. */
+  private async release(device: string): Promise<void> {
+    for (;;) {
+      const last = Math.max(0, ...this.rows.filter((r) => r.device === device && r.status !== "waiting").map((r) => r.seq));
+      const next = this.rows.find((r) => r.device === device && r.status === "waiting" && r.seq === last + 1);
+      if (!next) return;
+      await this.judge(asOp(next));
+    }
+  }
+
+  private async store(op: VisitOp, status: OperationRow["status"], code: string | null): Promise<void> {
+    const waiting = this.rows.find((r) => r.opId === op.opId);
+    this.arrival += 1;
+    if (waiting) {
+      await this.tx.update(operation).set({ status, code, arrival: this.arrival }).where(eq(operation.opId, op.opId));
+      Object.assign(waiting, { status, code, arrival: this.arrival });
+      return;
+    }
+    const row: OperationRow = {
+      opId: op.opId,
+      businessId: this.scope.businessId,
+      visitId: this.visitId,
+      personId: this.scope.personId,
+      device: op.device,
+      seq: op.seq,
+      type: typeof op.body?.type === "string" ? op.body.type.slice(0, 24) : "?",
+      body: op.body,
+      deviceAt: op.at,
+      receivedAt: this.now,
+      arrival: this.arrival,
+      status,
+      code,
+    };
+    await this.tx.insert(operation).values(row);
+    this.rows.push(row);
+  }
+}
+
+/** The highest sequence number a device has used on a visit; a reinstalled device goes on from there. */
+export async function lastSequence(q: Queries, businessId: string, visitId: string, device: string): Promise<number> {
+  const [row] = await q
+    .select({ seq: max(operation.seq) })
+    .from(operation)
+    .where(and(eq(operation.businessId, businessId), eq(operation.visitId, visitId), eq(operation.device, device)));
+  return row?.seq ?? 0;
+}
+

@@ -1,0 +1,19 @@
+import { and, eq } from "drizzle-orm";
+import { z } from "zod";
+import { db } from "./connection";
+import { person } from "./schema";
+import type { Scope } from "./scope";
+
+/** The units a person may choose to read in. */
+export const UnitsSchema = z.object({
+  volume: z.enum(["L", "US gal", "imp gal"]),
+  length: z.enum(["cm", "in"]),
+  temperature: z.enum(["°C", "°F"]),
+  salinity: z.enum(["ppt", "SG 25/25", "mS/cm raw"]),
+  alkalinity: z.enum(["dKH", "meq/L", "ppm CaCO3"]),
+});
+
+/** Sets the units of the person who asks. Nothing is stored in them. */
+export async function saveUnits(scope: Scope, units: z.infer<typeof UnitsSchema>): Promise<void> {
+  await db().update(person).set({ units }).where(and(eq(person.businessId, scope.businessId), eq(person.id, scope.personId)));
+}

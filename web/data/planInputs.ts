@@ -1,0 +1,209 @@
+import { addDays, daysBetween } from "@keel-round/core/calendar";
+import type { TankTask } from "@keel-round/core/programme";
+import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
+import type { TankBook, TankKind } from "@keel-round/core/tank";
+import { type Parameter, parameterFacts } from "@keel-round/core/units";
+import type { DailyLimits, OpenFinding, PlanInput, WaterSource } from "@keel-round/core/visit";
+import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/mysql-core";
+import { business, finding, levelLog, reading, site, source, stepLog, tank, tankEvent, task, visit, waterChange } from "./schema";
+import type { Queries } from "./transaction";
+
+/** How far back readings and changes are fitted. */
+const HISTORY_DAYS = 120;
+/** Library weight of a tank's evaporation against logged levels. */
+const EVAPORATION_WEIGHT = 2;
+const LOGGED_STEPS = 12;
+/** Where the recurring stops are not laid out yet, the next visit is taken to be this far off. */
+const FALLBACK_INTERVAL_DAYS = 7;
+
+/** A visit to be planned. */
+export interface VisitToPlan {
+  readonly visitId: string;
+  readonly tankId: string;
+  readonly on: string;
+}
+
+/** The row of a source as the core knows it. */
+export function sourceOf(row: typeof source.$inferSelect): WaterSource {
+  return { id: row.id, name: row.name, ...row.facts };
+}
+
+/** The row of a tank as the core knows it. */
+export function bookOf(row: typeof tank.$inferSelect): TankBook {
+  return { id: row.id, name: row.name, kind: row.kind as TankKind, ...row.facts };
+}
+
+/** Tasks of the programme as the core knows them. */
+export function taskOf(row: typeof task.$inferSelect): TankTask {
+  return {
+    code: row.code as TankTask["code"],
+    everyDays: row.everyDays,
+    giveDays: row.giveDays,
+    lastDoneOn: row.lastDoneOn,
+    slips: row.slips,
+    lastSector: row.lastSector,
+    ...(row.lastSkipReason ? { lastSkipReason: row.lastSkipReason } : {}),
+  };
+}
+
+/** A salinity as it would read with the evaporated water back; anything else as it was read. */
+const atFullLevel = sql<number>`case when ${reading.parameter} = 'salinity' then ${reading.value} * ${reading.levelShare} else ${reading.value} end`.mapWith(Number);
+
+function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const row of rows) {
+    const k = key(row);
+    const group = groups.get(k);
+    if (group) group.push(row);
+    else groups.set(k, [row]);
+  }
+  return groups;
+}
+
+/**
+ * Everything that the plans of some visits are made from, in a fixed number of queries however many visits.
+ *
+ * What this visit itself logged is left out: it comes from the operation log, on the phone and here alike.
+ */
+export async function loadPlanInputs(q: Queries, businessId: string, visits: readonly VisitToPlan[]): Promise<Map<string, PlanInput>> {
+  if (visits.length === 0) return new Map();
+  const tankIds = [...new Set(visits.map((v) => v.tankId))];
+  const visitIds = visits.map((v) => v.visitId);
+  const latest = visits.reduce((max, v) => (v.on > max ? v.on : max), visits[0]?.on ?? "");
+  const since = addDays(visits.reduce((min, v) => (v.on < min ? v.on : min), latest), -HISTORY_DAYS);
+  const of = <T extends { businessId: never; tankId: never }>(t: T) => and(eq(t.businessId, businessId as never), inArray(t.tankId, tankIds as never[]));
+  const topUp = alias(source, "top_up");
+
+  const [books, tasks, readings, changes, findings, steps, levels, events, neighbours, [firm]] = await Promise.all([
+    q.select({ tank, site, source, topUp }).from(tank)
+      .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
+      .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
+      .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
+      .where(and(eq(tank.businessId, businessId), inArray(tank.id, tankIds))),
+    q.select().from(task).where(and(of(task as never), isNull(task.removedAt))),
+    q.select({ tankId: reading.tankId, visitId: reading.visitId, parameter: reading.parameter, value: atFullLevel, sigma: reading.sigma, onDate: reading.onDate, takenAt: reading.takenAt })
+      .from(reading).where(and(of(reading as never), gte(reading.onDate, since))).orderBy(reading.takenAt),
+    q.select({ tankId: waterChange.tankId, visitId: waterChange.visitId, at: waterChange.at, onDate: waterChange.onDate, share: waterChange.share, chemistry: waterChange.chemistry })
+      .from(waterChange).where(and(of(waterChange as never), gte(waterChange.onDate, since))).orderBy(waterChange.at),
+    q.select().from(finding).where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
+    q.select({ tankId: stepLog.tankId, visitId: stepLog.visitId, step: stepLog.step, minutes: stepLog.minutes })
+      .from(stepLog).where(and(of(stepLog as never), gte(stepLog.onDate, since), sql`${stepLog.minutes} is not null`)).orderBy(stepLog.onDate),
+    q.select().from(levelLog).where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`)).orderBy(desc(levelLog.onDate)),
+    q.select().from(tankEvent).where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
+    q.select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state }).from(visit)
+      .where(and(of(visit as never), gte(visit.onDate, addDays(since, 30)), or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))))).orderBy(visit.onDate),
+    q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
+  ]);
+  if (!firm) return new Map();
+
+  const maps = {
+    books: new Map(books.map((b) => [b.tank.id, b])),
+    tasks: groupBy(tasks, (r) => r.tankId),
+    readings: groupBy(readings, (r) => r.tankId),
+    changes: groupBy(changes, (r) => r.tankId),
+    findings: groupBy(findings, (r) => r.tankId),
+    steps: groupBy(steps, (r) => r.tankId),
+    levels: groupBy(levels, (r) => r.tankId),
+    events: groupBy(events, (r) => r.tankId),
+    neighbours: groupBy(neighbours, (r) => r.tankId),
+  };
+  const own = new Set(visitIds);
+
+  const inputs = new Map<string, PlanInput>();
+  for (const v of visits) {
+    const row = maps.books.get(v.tankId);
+    if (!row) continue;
+    const earlier = <R extends { visitId: string | null; onDate: string }>(rows: R[] | undefined) =>
+      (rows ?? []).filter((r) => r.onDate <= v.on && !(r.visitId && own.has(r.visitId) && r.visitId === v.visitId));
+    const tankReadings = earlier(maps.readings.get(v.tankId));
+    const tankChanges = earlier(maps.changes.get(v.tankId));
+    const book = { ...bookOf(row.tank), evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(maps.levels.get(v.tankId))) };
+    const dates = maps.neighbours.get(v.tankId) ?? [];
+    inputs.set(v.visitId, {
+      book,
+      readings: tankReadings.map((r) => ({ parameter: r.parameter as Parameter, value: r.value, sigma: r.sigma, on: r.onDate })),
+      rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
+      tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
+      source: sourceOf(row.source),
+      topUpSource: sourceOf(row.topUp),
+      limits: firm.limits as DailyLimits,
+      findings: (maps.findings.get(v.tankId) ?? []).filter((f) => f.visitId !== v.visitId).map(openFinding),
+      on: v.on,
+      nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
+      lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
+      belowMarkCm: null,
+      litresOnBoard: null,
+      loggedMinutes: minutesByStep((maps.steps.get(v.tankId) ?? []).filter((s) => s.visitId !== v.visitId)),
+      site: { drain: row.site.drain, bucketL: row.site.bucketL, hygieneLast: underTreatment(book, v.on) },
+    });
+  }
+  return inputs;
+}
+
+/** Whether a tank is being treated on a day: it is then visited last. */
+export function underTreatment(book: Pick<TankBook, "treatment">, on: string): boolean {
+  return book.treatment !== undefined && on <= book.treatment.followUpOn;
+}
+
+/** A row of the findings as the core knows it. */
+export function openFinding(row: typeof finding.$inferSelect): OpenFinding {
+  return { id: row.id, kind: row.kind, text: row.text, ...(row.dueOn ? { dueOn: row.dueOn } : {}) };
+}
+
+function minutesByStep(rows: readonly { step: string; minutes: number | null }[]): Record<string, number[]> {
+  const by: Record<string, number[]> = {};
+  for (const { step, minutes } of rows) {
+    if (minutes === null) continue;
+    const list = by[step] ?? [];
+    list.push(minutes);
+    by[step] = list;
+  }
+  for (const [step, list] of Object.entries(by)) by[step] = list.slice(-LOGGED_STEPS);
+  return by;
+}
+
+/** Litres a day: the book's figure with weight two, and each logged level. */
+function evaporation(bookLPerDay: number, rows: readonly { missingL: number; days: number | null }[]): number {
+  const logged = rows.slice(0, 6).flatMap((r) => (r.days && r.days > 0 ? [r.missingL / r.days] : []));
+  return (EVAPORATION_WEIGHT * bookLPerDay + logged.reduce((a, b) => a + b, 0)) / (EVAPORATION_WEIGHT + logged.length);
+}
+
+/** Parameters whose build-up or consumption is fitted. */
+const FITTED: readonly Parameter[] = ["nitrate", "phosphate", "alkalinity", "calcium", "magnesium", "salinity"];
+
+type ReadingRow = { parameter: string; value: number; sigma: number; takenAt: Date };
+type ChangeRow = { at: Date; share: number; chemistry: Partial<Record<string, number>> };
+
+/** Build-up of each parameter from the readings since the last event that broke it. */
+export function ratesOf(
+  book: Pick<TankBook, "bands">,
+  readings: readonly ReadingRow[],
+  changes: readonly ChangeRow[],
+  events: readonly { onDate: string }[],
+  on: string,
+): Partial<Record<Parameter, BuildUp>> {
+  const origin = Date.parse(`${on}T12:00:00Z`);
+  const day = (at: Date) => (at.getTime() - origin) / 86_400_000;
+  const since = events.reduce((max, e) => (e.onDate > max ? e.onDate : max), "");
+  const rates: Partial<Record<Parameter, BuildUp>> = {};
+  for (const { parameter } of book.bands) {
+    if (!FITTED.includes(parameter)) continue;
+    const values: TimedValue[] = readings
+      .filter((r) => r.parameter === parameter && r.takenAt.toISOString().slice(0, 10) >= since)
+      .map((r) => ({ day: day(r.takenAt), value: r.value, sigma: r.sigma }));
+    const drops: TimedChange[] = changes.flatMap((c) => {
+      const refill = c.chemistry[parameter];
+      // A source that says nothing of a builder brings none of it; of anything else it is no drop.
+      if (refill === undefined && parameterFacts[parameter].unit !== "mg/L") return [];
+      return [{ day: day(c.at), share: c.share, refill: refill ?? 0 }];
+    });
+    rates[parameter] = fitBuildUp(values, drops, 0);
+  }
+  return rates;
+}
+
+/** Days from a date to a tank's next visit, with two days of slack. */
+export function daysToNext(on: string, nextOn: string | null): number {
+  return (nextOn ? daysBetween(on, nextOn) : FALLBACK_INTERVAL_DAYS) + 2;
+}

@@ -1,0 +1,223 @@
+import { civilOf, daysBetween } from "@keel-round/core/calendar";
+import { adaptInterval, libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
+import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { missingL, type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
+import { effectiveShare, learnSalt } from "@keel-round/core/water";
+import { and, desc, eq, inArray, lt } from "drizzle-orm";
+import { newId } from "./ids";
+import { bookOf } from "./planInputs";
+import { finding, job, levelLog, reading, saltBatch, source, stepLog, tank, task, visit, waterChange } from "./schema";
+import type { PlanSnapshot } from "./schema/round";
+import type { Scope } from "./scope";
+import { refreshStatus } from "./status";
+import type { Queries } from "./transaction";
+
+/** Steps whose time is not their work: the first is reached from the car, pauses are left out. */
+const LONGEST_PAUSE = 3;
+
+interface Projection {
+  readonly visitId: string;
+  readonly ops: readonly VisitOp[];
+  readonly closedNow: boolean;
+  readonly now: Date;
+}
+
+/**
+ * Writes what a visit's log says into the tables that plans and lists read. The log decides: whatever this visit wrote
+ * before is replaced, so the same log always leaves the same rows.
+ */
+export async function project(tx: Queries, scope: Scope, { visitId, ops, closedNow, now }: Projection): Promise<void> {
+  const [row] = await tx
+    .select({ visit, tank, source })
+    .from(visit)
+    .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
+    .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
+    .where(and(eq(visit.id, visitId), eq(visit.businessId, scope.businessId)));
+  if (!row) return;
+  const state = visitState(ops);
+  const base = { businessId: scope.businessId, tankId: row.tank.id, visitId };
+  const on = row.visit.onDate;
+  const plan = latestPlan(ops);
+
+  await projectReadings(tx, base, state, scope.zone, bookOf(row.tank));
+  await projectChange(tx, base, state, row.tank, row.source, on);
+  await projectLevel(tx, base, state, row.tank, on);
+  await projectFindings(tx, base, state);
+  if (state.closedAt && plan) await projectSteps(tx, base, state, plan.plan, on, closedNow);
+  if (state.batch) await projectBatch(tx, scope.businessId, row.source.id, visitId, state.batch);
+
+  await tx
+    .update(visit)
+    .set({
+      state: state.closedAt ? "closed" : state.startedAt ? "open" : "planned",
+      startedAt: state.startedAt ? new Date(state.startedAt) : null,
+      closedAt: state.closedAt ? new Date(state.closedAt) : null,
+      minutes: state.startedAt && state.closedAt ? (Date.parse(state.closedAt) - Date.parse(state.startedAt)) / 60_000 : null,
+      ...(plan ? { plan } : {}),
+    })
+    .where(eq(visit.id, visitId));
+  const today = civilOf(now.getTime(), scope.zone).date;
+  await refreshStatus(tx, scope.businessId, [row.tank.id], today > on ? today : on);
+  if (state.closedAt)
+    await tx.insert(job).values({ id: newId(), businessId: scope.businessId, kind: "letter", payload: { stopId: row.visit.stopId }, runAt: now });
+}
+
+function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {
+  const op = ops.findLast((o) => o.body.type === "plan");
+  if (!op || op.body.type !== "plan") return null;
+  return { format: 1, coreVersion: op.body.coreVersion, inputHash: op.body.inputHash, plan: op.body.plan as VisitPlan };
+}
+
+type Base = { businessId: string; tankId: string; visitId: string };
+
+async function projectReadings(tx: Queries, base: Base, state: VisitState, zone: string, book: TankBook): Promise<void> {
+  await tx.delete(reading).where(and(eq(reading.businessId, base.businessId), eq(reading.visitId, base.visitId)));
+  if (state.readings.length === 0) return;
+  const levelShare = 1 - missingL(book, state.belowMarkCm ?? 0) / systemVolumeL(book);
+  await tx.insert(reading).values(
+    state.readings.map((r) => ({
+      ...base,
+      id: r.id,
+      parameter: r.parameter,
+      entered: r.text,
+      unit: r.unit,
+      method: r.method,
+      value: r.value,
+      sigma: r.sigma,
+      levelShare,
+      takenAt: new Date(r.at),
+      onDate: civilOf(Date.parse(r.at), zone).date,
+    })),
+  );
+}
+
+async function projectChange(tx: Queries, base: Base, state: VisitState, tankRow: typeof tank.$inferSelect, sourceRow: typeof source.$inferSelect, on: string): Promise<void> {
+  await tx.delete(waterChange).where(eq(waterChange.visitId, base.visitId));
+  if (!state.litres || state.litres.outL <= 0) return;
+  const book = bookOf(tankRow);
+  const systemL = systemVolumeL(book);
+  const mode = book.schools.policy === "continuous" || book.schools.how === "in-and-out" ? "in-and-out" : "batch";
+  await tx.insert(waterChange).values({
+    ...base,
+    id: newId(),
+    at: new Date(state.litres.at),
+    onDate: on,
+    outL: state.litres.outL,
+    inL: state.litres.inL,
+    systemL,
+    share: effectiveShare(Math.min(state.litres.outL, mode === "batch" ? systemL : state.litres.outL), systemL, mode),
+    chemistry: sourceRow.facts.chemistry,
+  });
+}
+
+async function projectLevel(tx: Queries, base: Base, state: VisitState, tankRow: typeof tank.$inferSelect, on: string): Promise<void> {
+  await tx.delete(levelLog).where(eq(levelLog.visitId, base.visitId));
+  if (state.belowMarkCm === null) return;
+  const [last] = await tx
+    .select({ on: visit.onDate })
+    .from(visit)
+    .where(and(eq(visit.businessId, base.businessId), eq(visit.tankId, base.tankId), eq(visit.state, "closed"), lt(visit.onDate, on)))
+    .orderBy(desc(visit.onDate))
+    .limit(1);
+  await tx.insert(levelLog).values({
+    ...base,
+    id: newId(),
+    onDate: on,
+    belowCm: state.belowMarkCm,
+    missingL: missingL(bookOf(tankRow), state.belowMarkCm),
+    days: last ? daysBetween(last.on, on) : null,
+  });
+}
+
+async function projectFindings(tx: Queries, base: Base, state: VisitState): Promise<void> {
+  for (const f of state.findings) {
+    const outcome = { state: f.outcome?.how ?? ("open" as const), dueOn: f.outcome?.on ?? null };
+    const [updated] = await tx.update(finding).set(outcome).where(and(eq(finding.businessId, base.businessId), eq(finding.tankId, base.tankId), eq(finding.id, f.id)));
+    if (updated.affectedRows === 0)
+      await tx.insert(finding).values({ ...base, id: f.id, kind: f.kind, text: f.text, ...outcome, seenAt: new Date(state.startedAt ?? Date.now()) });
+  }
+}
+
+/** Steps with the minutes between their ticks, and the jobs of the programme that follow from them. */
+async function projectSteps(tx: Queries, base: Base, state: VisitState, plan: VisitPlan, on: string, closedNow: boolean): Promise<void> {
+  await tx.delete(stepLog).where(and(eq(stepLog.businessId, base.businessId), eq(stepLog.visitId, base.visitId)));
+  const tasks = await tx.select().from(task).where(and(eq(task.businessId, base.businessId), eq(task.tankId, base.tankId)));
+  const byCode = new Map(tasks.map((t) => [t.code, t]));
+  const ticks = Object.entries(state.ticked).map(([step, at]) => ({ step, at: Date.parse(at) })).sort((a, b) => a.at - b.at);
+  let previous = Date.parse(state.startedAt ?? state.closedAt ?? "");
+  const took = new Map<string, number>();
+  for (const { step, at } of ticks) {
+    took.set(step, (at - previous) / 60_000);
+    previous = at;
+  }
+  const rows = plan.steps.flatMap((step): (typeof stepLog.$inferInsert)[] => {
+    const done = state.ticked[step.id] !== undefined;
+    const reason = state.skipped[step.id] ?? (step.task && !done ? "no reason given" : undefined);
+    if (!done && reason === undefined) return [];
+    const minutes = took.get(step.id) ?? null;
+    const known = step.task ? byCode.get(step.task) : undefined;
+    // Ticked in a row without doing, or left lying: neither says what the work takes.
+    const counts = minutes !== null && minutes >= 0.25 && minutes <= LONGEST_PAUSE * Math.max(1, step.minutes);
+    return [
+      {
+        ...base,
+        id: newId(),
+        step: step.id,
+        onDate: on,
+        outcome: done ? "done" : "skipped",
+        minutes: done && counts ? minutes : null,
+        dirt: state.dirt[step.id] ?? null,
+        intervalDays: known ? Math.max(0, daysBetween(known.lastDoneOn, on)) : null,
+        reason: done ? null : (reason ?? null),
+        sector: done ? (step.sector ?? null) : null,
+      },
+    ];
+  });
+  if (rows.length > 0) await tx.insert(stepLog).values(rows);
+  await rebuildTasks(tx, base, tasks, closedNow);
+}
+
+/** Sets each job's last day done, slips and sector from the log of steps; dirt moves its interval when a visit closes. */
+async function rebuildTasks(tx: Queries, base: Base, tasks: readonly (typeof task.$inferSelect)[], closedNow: boolean): Promise<void> {
+  const log = await tx
+    .select()
+    .from(stepLog)
+    .where(and(eq(stepLog.businessId, base.businessId), eq(stepLog.tankId, base.tankId), inArray(stepLog.step, Object.keys(taskLibrary))))
+    .orderBy(stepLog.onDate);
+  for (const t of tasks) {
+    const mine = log.filter((r) => r.step === t.code);
+    if (mine.length === 0) continue;
+    const lastDone = mine.findLastIndex((r) => r.outcome === "done");
+    const skips = mine.slice(lastDone + 1);
+    const ratings = mine.flatMap((r) => (r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : []));
+    const rated = closedNow && mine.some((r) => r.visitId === base.visitId && r.dirt !== null);
+    await tx
+      .update(task)
+      .set({
+        lastDoneOn: mine[lastDone]?.onDate ?? t.lastDoneOn,
+        slips: skips.length,
+        lastSkipReason: skips.at(-1)?.reason ?? null,
+        lastSector: mine.findLast((r) => r.sector !== null)?.sector ?? t.lastSector,
+        ...(rated ? { everyDays: adaptInterval(t.everyDays, libraryTask(t.code as TaskCode).everyDays, ratings) } : {}),
+      })
+      .where(eq(task.id, t.id));
+  }
+}
+
+/** Stores a verified batch and folds the salt's figure anew over all of them, from the label, oldest first. */
+async function projectBatch(tx: Queries, businessId: string, sourceId: string, visitId: string, batch: NonNullable<VisitState["batch"]>): Promise<void> {
+  const [row] = await tx.select().from(source).where(and(eq(source.businessId, businessId), eq(source.id, sourceId))).for("update");
+  const salt = row?.facts.salt;
+  if (!row || !salt) return;
+  const { litres, grams, measuredPsu, confirmed } = batch;
+  await tx.delete(saltBatch).where(eq(saltBatch.visitId, visitId));
+  await tx.insert(saltBatch).values({ id: newId(), businessId, sourceId, visitId, at: new Date(batch.at), litres, grams, measuredPsu, confirmed, batchGPerL: 0, learntGPerL: 0, questioned: false });
+  const all = await tx.select().from(saltBatch).where(and(eq(saltBatch.businessId, businessId), eq(saltBatch.sourceId, sourceId))).orderBy(saltBatch.at);
+  let gramsPerLitre = salt.labelGramsPerLitre;
+  for (const b of all) {
+    const lesson = learnSalt(gramsPerLitre, b);
+    gramsPerLitre = lesson.gramsPerLitre;
+    await tx.update(saltBatch).set({ batchGPerL: lesson.batchGramsPerLitre, learntGPerL: gramsPerLitre, questioned: lesson.questioned }).where(eq(saltBatch.id, b.id));
+  }
+  await tx.update(source).set({ facts: { ...row.facts, salt: { ...salt, gramsPerLitre, batches: all.length } } }).where(eq(source.id, sourceId));
+}

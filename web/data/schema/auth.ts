@@ -1,0 +1,97 @@
+import { bigint, boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { instant, uuid } from "./columns";
+
+/** Tables of the sign-in library; property names are the library's own. An organization is a business. */
+export const user = mysqlTable("user", {
+  id: uuid("id").primaryKey(),
+  name: varchar("name", { length: 120 }).notNull(),
+  email: varchar("email", { length: 190 }).notNull().unique(),
+  emailVerified: boolean("email_verified").notNull().default(false),
+  image: text("image"),
+  createdAt: instant("created_at").notNull(),
+  updatedAt: instant("updated_at").notNull(),
+});
+
+export const session = mysqlTable(
+  "session",
+  {
+    id: uuid("id").primaryKey(),
+    userId: uuid("user_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+    token: varchar("token", { length: 190 }).notNull().unique(),
+    expiresAt: instant("expires_at").notNull(),
+    ipAddress: varchar("ip_address", { length: 64 }),
+    userAgent: text("user_agent"),
+    activeOrganizationId: uuid("active_organization_id"),
+    createdAt: instant("created_at").notNull(),
+    updatedAt: instant("updated_at").notNull(),
+  },
+  (t) => [index("session_user_ix").on(t.userId)],
+);
+
+export const account = mysqlTable(
+  "account",
+  {
+    id: uuid("id").primaryKey(),
+    userId: uuid("user_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+    accountId: varchar("account_id", { length: 190 }).notNull(),
+    providerId: varchar("provider_id", { length: 60 }).notNull(),
+    accessToken: text("access_token"),
+    refreshToken: text("refresh_token"),
+    idToken: text("id_token"),
+    accessTokenExpiresAt: instant("access_token_expires_at"),
+    refreshTokenExpiresAt: instant("refresh_token_expires_at"),
+    scope: text("scope"),
+    password: text("password"),
+    createdAt: instant("created_at").notNull(),
+    updatedAt: instant("updated_at").notNull(),
+  },
+  (t) => [index("account_user_ix").on(t.userId)],
+);
+
+export const verification = mysqlTable("verification", {
+  id: uuid("id").primaryKey(),
+  identifier: varchar("identifier", { length: 190 }).notNull(),
+  value: text("value").notNull(),
+  expiresAt: instant("expires_at").notNull(),
+  createdAt: instant("created_at").notNull(),
+  updatedAt: instant("updated_at").notNull(),
+});
+
+export const rateLimit = mysqlTable("rate_limit", {
+  id: uuid("id").primaryKey(),
+  key: varchar("key", { length: 190 }).notNull().unique(),
+  count: int("count").notNull(),
+  lastRequest: bigint("last_request", { mode: "number" }).notNull(),
+});
+
+export const organization = mysqlTable("organization", {
+  id: uuid("id").primaryKey(),
+  name: varchar("name", { length: 120 }).notNull(),
+  slug: varchar("slug", { length: 120 }).notNull().unique(),
+  logo: text("logo"),
+  metadata: text("metadata"),
+  createdAt: instant("created_at").notNull(),
+});
+
+export const member = mysqlTable(
+  "member",
+  {
+    id: uuid("id").primaryKey(),
+    organizationId: uuid("organization_id").notNull().references(() => organization.id, { onDelete: "cascade" }),
+    userId: uuid("user_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+    role: varchar("role", { length: 40 }).notNull(),
+    createdAt: instant("created_at").notNull(),
+  },
+  (t) => [uniqueIndex("member_uq").on(t.organizationId, t.userId)],
+);
+
+export const invitation = mysqlTable("invitation", {
+  id: uuid("id").primaryKey(),
+  organizationId: uuid("organization_id").notNull().references(() => organization.id, { onDelete: "cascade" }),
+  email: varchar("email", { length: 190 }).notNull(),
+  role: varchar("role", { length: 40 }),
+  status: varchar("status", { length: 40 }).notNull(),
+  expiresAt: instant("expires_at").notNull(),
+  inviterId: uuid("inviter_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+  createdAt: instant("created_at").notNull(),
+});

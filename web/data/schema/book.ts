@@ -1,0 +1,193 @@
+import type { TankFacts } from "@keel-round/core/tank";
+import type { UnitPreference } from "@keel-round/core/units";
+import type { DailyLimits, WaterSource } from "@keel-round/core/visit";
+import { boolean, double, foreignKey, index, int, json, mysqlEnum, mysqlTable, primaryKey, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { organization, user } from "./auth";
+import { civilDate, instant, uuid } from "./columns";
+
+/** What the firm sets for itself. Its id is the organization's. */
+export const business = mysqlTable("business", {
+  id: uuid("id").primaryKey().references(() => organization.id),
+  name: varchar("name", { length: 120 }).notNull(),
+  zone: varchar("zone", { length: 60 }).notNull(),
+  phone: varchar("phone", { length: 40 }).notNull(),
+  mailFrom: varchar("mail_from", { length: 190 }).notNull(),
+  lat: double("lat").notNull(),
+  lon: double("lon").notNull(),
+  roadFactor: double("road_factor").notNull(),
+  speedKmH: double("speed_km_h").notNull(),
+  limits: json("limits").$type<DailyLimits>().notNull(),
+  /** The last day the recurring stops are laid out to. */
+  laidOutTo: civilDate("laid_out_to"),
+});
+
+export const client = mysqlTable(
+  "client",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull().references(() => business.id),
+    name: varchar("name", { length: 120 }).notNull(),
+    contact: varchar("contact", { length: 120 }).notNull(),
+    email: varchar("email", { length: 190 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("client_business_uq").on(t.businessId, t.id)],
+);
+
+export const person = mysqlTable(
+  "person",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull().references(() => business.id),
+    userId: uuid("user_id").references(() => user.id),
+    /** An owner of tanks belongs to a client. */
+    clientId: uuid("client_id"),
+    name: varchar("name", { length: 120 }).notNull(),
+    role: mysqlEnum("role", ["office", "technician", "owner"]).notNull(),
+    units: json("units").$type<UnitPreference>().notNull(),
+    dayStartMinute: int("day_start_minute").notNull(),
+    dayEndMinute: int("day_end_minute").notNull(),
+    vanKg: double("van_kg").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("person_business_uq").on(t.businessId, t.id),
+    uniqueIndex("person_user_uq").on(t.businessId, t.userId),
+    foreignKey({ name: "person_client_fk", columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
+  ],
+);
+
+/** Minutes of the day that a site may be worked in, by weekday 1 Monday to 7 Sunday; a missing day is closed. */
+export type SiteWindows = Readonly<Partial<Record<string, { readonly from: number; readonly to: number }>>>;
+
+export const site = mysqlTable(
+  "site",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    clientId: uuid("client_id").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    address: varchar("address", { length: 190 }).notNull(),
+    lat: double("lat").notNull(),
+    lon: double("lon").notNull(),
+    windows: json("windows").$type<SiteWindows>().notNull(),
+    drain: mysqlEnum("drain", ["sewer", "septic", "garden"]).notNull(),
+    access: text("access").notNull(),
+    /** Minutes to unload, reach the tank and load again. */
+    setUpMinutes: int("set_up_minutes").notNull(),
+    bucketL: double("bucket_l").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("site_business_uq").on(t.businessId, t.id),
+    foreignKey({ name: "site_client_fk", columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
+  ],
+);
+
+/** Water that tanks are filled with: a site's tap, the purifier, the sea, a mix. */
+export const source = mysqlTable(
+  "source",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull().references(() => business.id),
+    name: varchar("name", { length: 120 }).notNull(),
+    facts: json("facts").$type<Omit<WaterSource, "id" | "name">>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("source_business_uq").on(t.businessId, t.id)],
+);
+
+/** A salt's figure, moved by verified batches. */
+export const saltBatch = mysqlTable(
+  "salt_batch",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    sourceId: uuid("source_id").notNull(),
+    visitId: uuid("visit_id"),
+    at: instant("at").notNull(),
+    litres: double("litres").notNull(),
+    grams: double("grams").notNull(),
+    measuredPsu: double("measured_psu").notNull(),
+    /** Grams per litre that this batch alone gives, and what the salt was planned with afterwards. */
+    batchGPerL: double("batch_g_per_l").notNull(),
+    learntGPerL: double("learnt_g_per_l").notNull(),
+    /** A person confirmed that an unlikely figure is right. */
+    confirmed: boolean("confirmed").notNull(),
+    questioned: boolean("questioned").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("salt_batch_visit_uq").on(t.visitId),
+    index("salt_batch_source_ix").on(t.businessId, t.sourceId, t.at),
+    foreignKey({ name: "salt_batch_source_fk", columns: [t.businessId, t.sourceId], foreignColumns: [source.businessId, source.id] }),
+  ],
+);
+
+export const tank = mysqlTable(
+  "tank",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    siteId: uuid("site_id").notNull(),
+    sourceId: uuid("source_id").notNull(),
+    topUpSourceId: uuid("top_up_source_id").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    kind: varchar("kind", { length: 40 }).notNull(),
+    facts: json("facts").$type<TankFacts>().notNull(),
+    /** Raised by every edit at the desk; a save that names an older one is stale. */
+    version: int("version").notNull().default(1),
+    archivedAt: instant("archived_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("tank_business_uq").on(t.businessId, t.id),
+    index("tank_site_ix").on(t.businessId, t.siteId),
+    foreignKey({ name: "tank_site_fk", columns: [t.businessId, t.siteId], foreignColumns: [site.businessId, site.id] }),
+    foreignKey({ name: "tank_source_fk", columns: [t.businessId, t.sourceId], foreignColumns: [source.businessId, source.id] }),
+    foreignKey({ name: "tank_top_up_fk", columns: [t.businessId, t.topUpSourceId], foreignColumns: [source.businessId, source.id] }),
+  ],
+);
+
+/** A job of a tank's programme. Its code names a library task. */
+export const task = mysqlTable(
+  "task",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    code: varchar("code", { length: 60 }).notNull(),
+    everyDays: int("every_days").notNull(),
+    giveDays: int("give_days").notNull(),
+    lastDoneOn: civilDate("last_done_on").notNull(),
+    slips: int("slips").notNull().default(0),
+    lastSkipReason: varchar("last_skip_reason", { length: 400 }),
+    lastSector: int("last_sector").notNull().default(0),
+    /** Taken out of the programme; kept, so that it can come back with its history. */
+    removedAt: instant("removed_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("task_code_uq").on(t.businessId, t.tankId, t.code),
+    foreignKey({ name: "task_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** Who changed what at the desk: old and new, written in the transaction of the change. */
+export const deskChange = mysqlTable(
+  "desk_change",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    entity: varchar("entity", { length: 40 }).notNull(),
+    entityId: uuid("entity_id").notNull(),
+    at: instant("at").notNull(),
+    field: varchar("field", { length: 80 }).notNull(),
+    old: json("old").$type<unknown>(),
+    new: json("new").$type<unknown>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("desk_change_entity_ix").on(t.businessId, t.entityId, t.at),
+    foreignKey({ name: "desk_change_person_fk", columns: [t.businessId, t.personId], foreignColumns: [person.businessId, person.id] }),
+  ],
+);

@@ -1,0 +1,4 @@
+export * from "./auth";
+export * from "./book";
+export * from "./log";
+export * from "./round";

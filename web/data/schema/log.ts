@@ -1,0 +1,223 @@
+import type { Trim } from "@keel-round/core/readings";
+import { boolean, double, foreignKey, index, int, json, mediumtext, mysqlEnum, mysqlTable, primaryKey, text, uniqueIndex, varchar, customType } from "drizzle-orm/mysql-core";
+import { business, client, tank } from "./book";
+import { civilDate, instant, uuid } from "./columns";
+import { stop } from "./round";
+
+const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "mediumblob" });
+
+/** What was measured: the figure as entered and the canonical one derived from it. */
+export const reading = mysqlTable(
+  "reading",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    visitId: uuid("visit_id"),
+    parameter: varchar("parameter", { length: 24 }).notNull(),
+    entered: varchar("entered", { length: 20 }).notNull(),
+    unit: varchar("unit", { length: 20 }).notNull(),
+    method: varchar("method", { length: 40 }).notNull(),
+    value: double("value").notNull(),
+    sigma: double("sigma").notNull(),
+    /** Share of the full volume that was there when it was taken: a salinity belongs to a level. */
+    levelShare: double("level_share").notNull().default(1),
+    takenAt: instant("taken_at").notNull(),
+    onDate: civilDate("on_date").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("reading_tank_ix").on(t.businessId, t.tankId, t.takenAt),
+    index("reading_visit_ix").on(t.businessId, t.visitId),
+    foreignKey({ name: "reading_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** Litres that were changed, with what the new water brought. */
+export const waterChange = mysqlTable(
+  "water_change",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    visitId: uuid("visit_id"),
+    at: instant("at").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    outL: double("out_l").notNull(),
+    inL: double("in_l").notNull(),
+    systemL: double("system_l").notNull(),
+    share: double("share").notNull(),
+    chemistry: json("chemistry").$type<Partial<Record<string, number>>>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("water_change_visit_uq").on(t.visitId),
+    index("water_change_tank_ix").on(t.businessId, t.tankId, t.at),
+    foreignKey({ name: "water_change_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** What was noticed, until it is fixed, carried over or handed to the owner. */
+export const finding = mysqlTable(
+  "finding",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    visitId: uuid("visit_id"),
+    kind: mysqlEnum("kind", ["safety", "livestock", "equipment", "other"]).notNull(),
+    text: text("text").notNull(),
+    state: mysqlEnum("state", ["open", "fixed", "carried", "owner"]).notNull(),
+    dueOn: civilDate("due_on"),
+    seenAt: instant("seen_at").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("finding_tank_ix").on(t.businessId, t.tankId, t.state),
+    foreignKey({ name: "finding_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** What a job or a step took and how it was found, for minutes and intervals to learn from. */
+export const stepLog = mysqlTable(
+  "step_log",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    visitId: uuid("visit_id"),
+    step: varchar("step", { length: 80 }).notNull(),
+    onDate: civilDate("on_date").notNull(),
+    outcome: mysqlEnum("outcome", ["done", "skipped"]).notNull(),
+    minutes: double("minutes"),
+    dirt: int("dirt"),
+    intervalDays: int("interval_days"),
+    reason: varchar("reason", { length: 400 }),
+    sector: int("sector"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("step_log_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    index("step_log_visit_ix").on(t.businessId, t.visitId),
+    foreignKey({ name: "step_log_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** How far a tank stood below its mark on arrival; evaporation is learnt from it. */
+export const levelLog = mysqlTable(
+  "level_log",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    visitId: uuid("visit_id"),
+    onDate: civilDate("on_date").notNull(),
+    belowCm: double("below_cm").notNull(),
+    missingL: double("missing_l").notNull(),
+    days: int("days"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("level_log_visit_uq").on(t.visitId),
+    index("level_log_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    foreignKey({ name: "level_log_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** Something that changed how fast things build up: the fit starts again from here. */
+export const tankEvent = mysqlTable(
+  "tank_event",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    text: varchar("text", { length: 190 }).notNull(),
+    breaksRate: boolean("breaks_rate").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("tank_event_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    foreignKey({ name: "tank_event_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** One dot of the strip that shows a tank's readings against its bands. */
+export interface BandDot {
+  readonly parameter: string;
+  readonly place: number;
+  readonly standing: "ideal" | "watch" | "act";
+}
+
+/** One row a tank, rewritten in the transaction that changed its inputs; lists read nothing else. */
+export const tankStatus = mysqlTable(
+  "tank_status",
+  {
+    tankId: uuid("tank_id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    trim: mysqlEnum("trim", ["off", "drifting", "steady", "unknown"]).notNull(),
+    why: json("why").$type<Trim>().notNull(),
+    dots: json("dots").$type<readonly BandDot[]>().notNull(),
+    systemL: double("system_l").notNull(),
+    nextDueOn: civilDate("next_due_on"),
+    lastVisitOn: civilDate("last_visit_on"),
+    judgedOn: civilDate("judged_on").notNull(),
+    coreVersion: int("core_version").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.tankId] }),
+    index("tank_status_trim_ix").on(t.businessId, t.trim),
+    foreignKey({ name: "tank_status_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** One letter per client and stop, and per revision. It keeps its HTML and PDF. */
+export const letter = mysqlTable(
+  "letter",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    clientId: uuid("client_id").notNull(),
+    stopId: uuid("stop_id").notNull(),
+    revision: int("revision").notNull(),
+    subject: varchar("subject", { length: 190 }).notNull(),
+    html: mediumtext("html").notNull(),
+    plain: text("plain").notNull(),
+    pdf: mediumblob("pdf").notNull(),
+    /** SHA-256 of the link's token. The token is derived from the server's secret and kept nowhere. */
+    tokenHash: varchar("token_hash", { length: 64 }).notNull().unique(),
+    revokedAt: instant("revoked_at"),
+    createdAt: instant("created_at").notNull(),
+    queuedAt: instant("queued_at"),
+    sentAt: instant("sent_at"),
+    openedAt: instant("opened_at"),
+    sendError: varchar("send_error", { length: 400 }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("letter_business_uq").on(t.businessId, t.id),
+    uniqueIndex("letter_revision_uq").on(t.stopId, t.clientId, t.revision),
+    index("letter_time_ix").on(t.businessId, t.createdAt),
+    foreignKey({ name: "letter_client_fk", columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
+    foreignKey({ name: "letter_stop_fk", columns: [t.businessId, t.stopId], foreignColumns: [stop.businessId, stop.id] }),
+  ],
+);
+
+/** Work for the jobs process: claimed by a conditional update, given back when its lease runs out. */
+export const job = mysqlTable(
+  "job",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull().references(() => business.id),
+    kind: mysqlEnum("kind", ["letter", "mail"]).notNull(),
+    payload: json("payload").$type<{ readonly stopId?: string; readonly letterId?: string }>().notNull(),
+    runAt: instant("run_at").notNull(),
+    owner: varchar("owner", { length: 64 }),
+    leaseUntil: instant("lease_until"),
+    attempts: int("attempts").notNull().default(0),
+    doneAt: instant("done_at"),
+    failedAt: instant("failed_at"),
+    error: text("error"),
+  },
+  (t) => [primaryKey({ columns: [t.id] }), index("job_due_ix").on(t.doneAt, t.failedAt, t.runAt)],
+);

@@ -1,0 +1,115 @@
+import type { VisitPlan } from "@keel-round/core/visit";
+import { boolean, double, foreignKey, index, int, json, mysqlEnum, mysqlTable, primaryKey, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { person, site, tank } from "./book";
+import { civilDate, instant, uuid } from "./columns";
+
+/** A recurring visit of a site by one person. */
+export const series = mysqlTable(
+  "series",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    siteId: uuid("site_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    /** RFC 5545 text, expanded on floating dates. */
+    rule: varchar("rule", { length: 190 }).notNull(),
+    startOn: civilDate("start_on").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("series_business_uq").on(t.businessId, t.id),
+    foreignKey({ name: "series_site_fk", columns: [t.businessId, t.siteId], foreignColumns: [site.businessId, site.id] }),
+    foreignKey({ name: "series_person_fk", columns: [t.businessId, t.personId], foreignColumns: [person.businessId, person.id] }),
+  ],
+);
+
+/** A site on a day. One per occurrence of its series, so phone and desk cannot make two. */
+export const stop = mysqlTable(
+  "stop",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    siteId: uuid("site_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    seriesId: uuid("series_id").notNull(),
+    originalOn: civilDate("original_on").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    /** The van goes back to base after this stop and fills up. */
+    refillAfter: boolean("refill_after").notNull().default(false),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("stop_business_uq").on(t.businessId, t.id),
+    uniqueIndex("stop_occurrence_uq").on(t.seriesId, t.originalOn),
+    index("stop_day_ix").on(t.businessId, t.onDate, t.personId),
+    index("stop_site_ix").on(t.businessId, t.siteId, t.onDate),
+    foreignKey({ name: "stop_site_fk", columns: [t.businessId, t.siteId], foreignColumns: [site.businessId, site.id] }),
+    foreignKey({ name: "stop_person_fk", columns: [t.businessId, t.personId], foreignColumns: [person.businessId, person.id] }),
+    foreignKey({ name: "stop_series_fk", columns: [t.businessId, t.seriesId], foreignColumns: [series.businessId, series.id] }),
+  ],
+);
+
+/** A tank at a stop. Changed only by operations. */
+export const visit = mysqlTable(
+  "visit",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    stopId: uuid("stop_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    state: mysqlEnum("state", ["planned", "open", "closed"]).notNull().default("planned"),
+    /** Raised by the conditional update that begins every batch of operations. */
+    version: int("version").notNull().default(0),
+    startedAt: instant("started_at"),
+    closedAt: instant("closed_at"),
+    minutes: double("minutes"),
+    /** The plan it was given, as a snapshot. */
+    plan: json("plan").$type<PlanSnapshot | null>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("visit_business_uq").on(t.businessId, t.id),
+    uniqueIndex("visit_stop_uq").on(t.stopId, t.tankId),
+    index("visit_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    foreignKey({ name: "visit_stop_fk", columns: [t.businessId, t.stopId], foreignColumns: [stop.businessId, stop.id] }),
+    foreignKey({ name: "visit_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+  ],
+);
+
+/** A plan as it was, with the number of its format so that old ones can be read later. */
+export interface PlanSnapshot {
+  readonly format: 1;
+  readonly coreVersion: number;
+  readonly inputHash: string;
+  readonly plan: VisitPlan;
+}
+
+/** The log of visits. Never edited: it is the audit trail. */
+export const operation = mysqlTable(
+  "operation",
+  {
+    opId: uuid("op_id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    visitId: uuid("visit_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    device: varchar("device", { length: 64 }).notNull(),
+    seq: int("seq").notNull(),
+    type: varchar("type", { length: 24 }).notNull(),
+    body: json("body").$type<unknown>().notNull(),
+    /** Device time with its offset, as it was written. */
+    deviceAt: varchar("device_at", { length: 40 }).notNull(),
+    receivedAt: instant("received_at").notNull(),
+    /** Order of arrival within the visit, which is the order between devices. */
+    arrival: int("arrival").notNull(),
+    status: mysqlEnum("status", ["applied", "waiting", "refused"]).notNull(),
+    code: varchar("code", { length: 60 }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.opId] }),
+    index("operation_visit_ix").on(t.businessId, t.visitId, t.arrival),
+    uniqueIndex("operation_seq_uq").on(t.visitId, t.device, t.seq),
+    foreignKey({ name: "operation_visit_fk", columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+  ],
+);
+

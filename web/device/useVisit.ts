@@ -1,0 +1,146 @@
+"use client";
+
+import { inputHash, type OpBody, planReadings, planVisit, CORE_VERSION, type Refusal, refuseOp, type VisitOp, type VisitPlan, type VisitState, visitState, withToday } from "@keel-round/core/visit";
+import { liveQuery } from "dexie";
+import { v7 } from "uuid";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { currentPerson, deviceName, type KeptVisit, type QueuedOp, storeOf } from "./store";
+import { fetchVisit, sendKept, type SyncState } from "./sync";
+
+/** A visit on this device: its log, its state, its plan as of now, and the way to write to it. */
+export interface LiveVisit {
+  readonly kept: KeptVisit;
+  readonly state: VisitState;
+  readonly plan: VisitPlan;
+  /** The plan before anything was read today. */
+  readonly firstPlan: VisitPlan;
+  readonly refused: readonly QueuedOp[];
+  readonly waiting: number;
+  /** Writes an operation; answers why not, if it may not be written. */
+  readonly say: (body: OpBody) => Promise<Refusal | null>;
+}
+
+export type VisitLoad = { readonly status: "loading" } | { readonly status: "missing"; readonly why: "offline" | "signed-out" | "gone" } | { readonly status: "ready"; readonly visit: LiveVisit; readonly sync: SyncState };
+
+const RETRY_MS = 8_000;
+
+/** Merges the server's log with what this device has not sent yet, each operation once. */
+function mergeLog(kept: KeptVisit, mine: readonly QueuedOp[]): VisitOp[] {
+  const known = new Set(kept.ops.map((o) => o.opId));
+  const own = mine.filter((o) => o.status !== "refused" && !known.has(o.opId)).sort((a, b) => a.seq - b.seq);
+  return [...kept.ops, ...own];
+}
+
+/** Reads a visit from the device's store, on or off line, and keeps it in step with the server. */
+export function useVisit(visitId: string): VisitLoad {
+  const [kept, setKept] = useState<KeptVisit | null>(null);
+  const [mine, setMine] = useState<readonly QueuedOp[]>([]);
+  const [sync, setSync] = useState<SyncState>("online");
+  const [missing, setMissing] = useState<"offline" | "signed-out" | "gone" | null>(null);
+  const person = useRef<string | null>(null);
+
+  useEffect(() => {
+    let alive = true;
+    let stop: (() => void) | undefined;
+    const watch = (personId: string) => {
+      person.current = personId;
+      const subscription = liveQuery(async () => {
+        const store = storeOf(personId);
+        return { visit: await store.visits.get(visitId), ops: await store.ops.where("visitId").equals(visitId).toArray() };
+      }).subscribe(({ visit, ops }) => {
+        if (!alive) return;
+        setMine(ops);
+        if (visit) setKept(visit);
+      });
+      stop = () => subscription.unsubscribe();
+    };
+    const begin = async () => {
+      const known = currentPerson();
+      if (known) watch(known);
+      const answer = known ? await sendKept(known).then(() => fetchVisit(visitId)) : await fetchVisit(visitId);
+      if (!alive) return;
+      const now = currentPerson();
+      if (!stop && now) watch(now);
+      if (answer === "gone" || answer === "offline" || answer === "signed-out") {
+        const stored = now ? await storeOf(now).visits.get(visitId) : undefined;
+        if (!alive) return;
+        if (!stored) setMissing(answer);
+      }
+      setSync(answer === "gone" ? "online" : answer);
+    };
+    void begin();
+    return () => {
+      alive = false;
+      stop?.();
+    };
+  }, [visitId]);
+
+  const waiting = mine.filter((o) => o.status === "kept").length;
+  useEffect(() => {
+    const push = () => {
+      const personId = person.current;
+      if (personId) void sendKept(personId).then(setSync);
+    };
+    if (waiting > 0 && navigator.onLine) push();
+    const wentOffline = () => setSync("offline");
+    window.addEventListener("online", push);
+    window.addEventListener("offline", wentOffline);
+    const timer = waiting > 0 ? setInterval(push, RETRY_MS) : undefined;
+    return () => {
+      window.removeEventListener("online", push);
+      window.removeEventListener("offline", wentOffline);
+      if (timer) clearInterval(timer);
+    };
+  }, [waiting]);
+
+  const log = useMemo(() => (kept ? mergeLog(kept, mine) : []), [kept, mine]);
+  const state = useMemo(() => visitState(log), [log]);
+  const firstPlan = useMemo(() => (kept ? planVisit(kept.input) : null), [kept]);
+  const plan = useMemo(() => (kept ? planVisit(withToday(kept.input, { readings: planReadings(state, kept.on), belowMarkCm: state.belowMarkCm })) : null), [kept, state]);
+
+  // Writes are made one after another: the next sequence number depends on the last write.
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const say = useCallback(
+    (body: OpBody): Promise<Refusal | null> => {
+      const write = async (): Promise<Refusal | null> => {
+        const personId = person.current;
+        if (!kept || !personId) return { code: "not-started" };
+        const store = storeOf(personId);
+        const ops = await store.ops.where("visitId").equals(visitId).toArray();
+        const before = visitState(mergeLog(kept, ops));
+        const refusal = refuseOp(before, body, kept.input.book, kept.input.findings);
+        if (refusal) return refusal;
+        const device = deviceName();
+        const used = [...kept.ops, ...ops].filter((o) => o.device === device).map((o) => o.seq);
+        let seq = Math.max(0, ...used);
+        const op = (b: OpBody): QueuedOp => {
+          seq += 1;
+          return { opId: v7(), visitId, device, seq, at: new Date().toISOString(), body: b, status: "kept" };
+        };
+        const added = [op(body)];
+        const replanned = planAfter(kept, before, visitState([...mergeLog(kept, ops), ...(added as VisitOp[])]), body);
+        if (replanned) added.push(op(replanned));
+        await store.ops.bulkAdd(added);
+        return null;
+      };
+      const result = queue.current.then(write, write);
+      queue.current = result;
+      return result;
+    },
+    [kept, visitId],
+  );
+
+  if (missing && !kept) return { status: "missing", why: missing };
+  if (!kept || !plan || !firstPlan) return { status: "loading" };
+  return { status: "ready", sync, visit: { kept, state, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say } };
+}
+
+/** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
+function planAfter(kept: KeptVisit, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
+  const inputOf = (s: VisitState) => withToday(kept.input, { readings: planReadings(s, kept.on), belowMarkCm: s.belowMarkCm });
+  const [old, now] = [inputOf(before), inputOf(after)];
+  const hash = inputHash(now);
+  if (body.type !== "start" && inputHash(old) === hash) return null;
+  const plan = planVisit(now);
+  return { type: "plan", inputHash: hash, coreVersion: CORE_VERSION, summary: `${plan.water.decision}, ${plan.water.litres.value} L`, plan };
+}

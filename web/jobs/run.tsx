@@ -1,0 +1,99 @@
+import { hostname } from "node:os";
+import { civilOf } from "@keel-round/core/calendar";
+import nodemailer from "nodemailer";
+import { db } from "@/data/connection";
+import { claimJob, failJob, finishJob, type Job } from "@/data/jobs";
+import { layOut } from "@/data/layOut";
+import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters";
+import { business } from "@/data/schema";
+import { refreshDay } from "@/data/status";
+import { renderLetter } from "@/places/letters/render";
+
+const IDLE_MS = 500;
+const DAILY_CHECK_MS = 10 * 60_000;
+const owner = `${hostname()}:${process.pid}`;
+
+function setting(name: string): string {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set. Start the application with \`npm run demo\`.`);
+  return value;
+}
+
+async function makeLetter(job: Job): Promise<void> {
+  const { stopId } = job.payload;
+  if (!stopId) return;
+  const content = await letterContent(job.businessId, stopId);
+  // Another tank of the stop is still open; its closing asks again.
+  if (!content) return;
+  await storeLetter(job.businessId, stopId, content, await renderLetter(content), new Date());
+}
+
+async function sendMail(job: Job): Promise<void> {
+  const mail = job.payload.letterId ? await letterMail(job.businessId, job.payload.letterId) : null;
+  if (!mail || mail.letter.sentAt) return;
+  const transport = nodemailer.createTransport({ url: setting("SMTP_URL"), connectionTimeout: 5_000, greetingTimeout: 5_000, socketTimeout: 10_000 } as never);
+  const link = `${setting("BETTER_AUTH_URL")}/letter/${letterToken(mail.letter.id)}`;
+  try {
+    await transport.sendMail({
+      // Fixed, so that a mail sent twice after a cut connection is one mail to the reader's program.
+      messageId: `<letter-${mail.letter.id}@keel-round.invalid>`,
+      from: { name: mail.businessName, address: mail.from },
+      to: { name: mail.contact, address: mail.to },
+      subject: mail.letter.subject,
+      text: `${mail.letter.plain}\n\nThis letter as a page: ${link}\n`,
+      html: mail.letter.html,
+      attachments: [{ filename: "letter.pdf", content: mail.letter.pdf, contentType: "application/pdf" }],
+    });
+    await noteMail(mail.letter.id, { sentAt: new Date() });
+  } catch (error) {
+    await noteMail(mail.letter.id, { sendError: error instanceof Error ? error.message : String(error) });
+    throw error;
+  } finally {
+    transport.close();
+  }
+}
+
+async function daily(): Promise<void> {
+  for (const firm of await db().select().from(business)) {
+    const today = civilOf(Date.now(), firm.zone).date;
+    await layOut(firm.id, today);
+    await refreshDay(firm.id, today);
+  }
+}
+
+async function main(): Promise<void> {
+  let running = true;
+  let wake: (() => void) | undefined;
+  for (const signal of ["SIGTERM", "SIGINT"] as const)
+    process.on(signal, () => {
+      running = false;
+      wake?.();
+    });
+
+  let nextDaily = 0;
+  console.log("jobs: ready");
+  while (running) {
+    if (Date.now() >= nextDaily) {
+      await daily();
+      nextDaily = Date.now() + DAILY_CHECK_MS;
+    }
+    const job = await claimJob(owner, new Date());
+    if (job) {
+      try {
+        await (job.kind === "letter" ? makeLetter(job) : sendMail(job));
+        await finishJob(job.id, new Date());
+      } catch (error) {
+        console.error(`jobs: ${job.kind} ${job.id}, attempt ${job.attempts}:`, error);
+        await failJob(job, error instanceof Error ? error.message : String(error), new Date());
+      }
+    } else {
+      await new Promise<void>((resolve) => {
+        wake = resolve;
+        setTimeout(resolve, IDLE_MS);
+      });
+    }
+  }
+  process.exit(0);
+}
+
+await main();

@@ -1,0 +1,204 @@
+import type { TankBook } from "@keel-round/core/tank";
+import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
+import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
+import { frontWidthM, runBack, type Vessel, vesselHeightM } from "@keel-round/core/vessel";
+import { markPlace, startLevelM } from "@keel-round/core/visit";
+
+interface SectionProps {
+  readonly book: TankBook;
+  /** Today's drain mark, cm from the rim of the vessel it is on; null for none. */
+  readonly markCm: number | null;
+  readonly sector?: number;
+  readonly units: UnitPreference;
+  readonly width: number;
+  /** Small: no words but the mark. */
+  readonly small?: boolean;
+}
+
+const line = { vectorEffect: "non-scaling-stroke" } as const;
+
+/** Left and right edge of the vessel's front view at heights from the floor up to one, metres about the middle. */
+function outline(vessel: Vessel, toM: number): [halfM: number, heightM: number][] {
+  const steps = vessel.shape === "drum" ? 40 : 1;
+  return Array.from({ length: steps + 1 }, (_, i) => {
+    const h = (toM * i) / steps;
+    return [frontWidthM(vessel, h) / 2, h];
+  });
+}
+
+/**
+ * The tank cut open, to scale. Every line is a number of its book: glass, running level, bed with today's sector,
+ * rock, landmarks, sump with its run-back, and the drain mark.
+ */
+export function Section({ book, markCm, sector, units, width, small = false }: SectionProps) {
+  const { vessel, runningLevelM, substrateDepthM, substrate, rockKg, rockTopM } = book.display;
+  const heightM = vesselHeightM(vessel);
+  const widthM = Math.max(...outline(vessel, heightM).map(([half]) => half * 2));
+  const left = small ? 10 : 84;
+  const right = small ? 10 : 46;
+  const sumpRoom = book.sump && !small ? 1 : 0;
+  const scale = Math.min((width - left - right) / widthM, (small ? 120 : sumpRoom ? 215 : 330) / heightM);
+  const top = 16;
+  const middle = left + (width - left - right) / 2;
+  const y = (m: number) => top + (heightM - m) * scale;
+  const shape = (toM: number, fromM = 0) => {
+    const points = outline(vessel, toM).filter(([, h]) => h >= fromM);
+    const l = points.map(([half, h]) => `${middle - half * scale} ${y(h)}`);
+    const r = points.map(([half, h]) => `${middle + half * scale} ${y(h)}`).reverse();
+    return `M${[...l, ...r].join(" L")} Z`;
+  };
+  const slice = (lowM: number, highM: number) => {
+    if (vessel.shape !== "drum") {
+      const half = (frontWidthM(vessel, lowM) / 2) * scale;
+      return `M${middle - half} ${y(lowM)} H${middle + half} V${y(highM)} H${middle - half} Z`;
+    }
+    const heights = Array.from({ length: 25 }, (_, i) => lowM + ((highM - lowM) * i) / 24);
+    const at = (sign: number) => heights.map((h) => `${middle + (sign * frontWidthM(vessel, h) * scale) / 2} ${y(h)}`);
+    return `M${[...at(-1), ...at(1).reverse()].join(" L")} Z`;
+  };
+  const onDisplay = markPlace(book) === "display";
+  const markM = markCm !== null && onDisplay ? heightM - markCm / 100 : null;
+  const levelM = markM === null ? runningLevelM : Math.min(markM, runningLevelM);
+  const start = startLevelM(book);
+  const bedWidth = frontWidthM(vessel, Math.max(0.001, substrateDepthM)) * scale;
+  const sectors = substrate !== "bare" && book.schools.substrate === "sectors" ? book.sectors : 1;
+  const displayBottom = y(0);
+  const height = displayBottom + (small ? 12 : 30) + (sumpRoom ? 170 : 0);
+  const label = `${book.name} to scale, water stands ${figure((heightM - runningLevelM) * 100, 1)} cm below the rim${markCm !== null ? `, drain mark ${figure(markCm, 1)} cm from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
+
+  return (
+    <Svg width="100%" maxW={`${width}px`} viewBox={`0 0 ${width} ${Math.ceil(height)}`} role="img" aria-label={label} display="block">
+      <defs>
+        <pattern id="kr-today" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <Line x1="0" x2="0" y1="0" y2="7" stroke="coralline" strokeWidth="2.4" />
+        </pattern>
+      </defs>
+      <Path d={slice(0, levelM)} fill="waterPale" />
+      {markM !== null && markM < start && <Path d={slice(markM, start)} fill="waterLeaving" />}
+      {start < runningLevelM && <Path d={slice(start, runningLevelM)} fill="waterLeaving" />}
+      {rockKg > 0 && <Rock middle={middle} widthPx={frontWidthM(vessel, substrateDepthM) * scale} bottom={y(substrateDepthM)} top={y(rockTopM)} />}
+      {substrateDepthM > 0 && (
+        <g>
+          {Array.from({ length: sectors }, (_, i) => {
+            const x = middle - bedWidth / 2 + (bedWidth * i) / sectors;
+            const rect = { x, y: y(substrateDepthM), width: bedWidth / sectors, height: substrateDepthM * scale };
+            return (
+              <g key={x}>
+                <Rect {...rect} fill="bed" stroke="ruleStrong" strokeWidth="0.6" />
+                {sector === i + 1 && <rect {...rect} fill="url(#kr-today)" />}
+              </g>
+            );
+          })}
+          {sector !== undefined && !small && (
+            <SvgText x={middle - bedWidth / 2 + (bedWidth * (sector - 0.5)) / sectors} y={displayBottom + 17} textAnchor="middle" fontSize="12" fontWeight="600" fill="coralline">
+              {`sector ${sector} of ${sectors} today`}
+            </SvgText>
+          )}
+        </g>
+      )}
+      <Path d={vessel.shape === "drum" ? shape(heightM) : `M${middle - (widthM * scale) / 2} ${y(heightM)} V${y(0)} H${middle + (widthM * scale) / 2} V${y(heightM)}`} fill="none" stroke="ink" strokeWidth="2.4" {...line} />
+      <Level x1={middle - (frontWidthM(vessel, runningLevelM) * scale) / 2} x2={middle + (frontWidthM(vessel, runningLevelM) * scale) / 2} y={y(runningLevelM)} label={small ? "" : "running level"} />
+      {!small && <Landmarks book={book} y={y} middle={middle} scale={scale} />}
+      {markM !== null && <Mark y={y(markM)} top={y(heightM)} x1={middle - (widthM * scale) / 2 - 12} x2={middle + (widthM * scale) / 2 + 12} cm={markCm ?? 0} units={units} small={small} />}
+      {sumpRoom > 0 && <SumpBox book={book} markCm={onDisplay ? null : markCm} x={left + 30} y={displayBottom + 34} width={width - left - right - 60} units={units} />}
+    </Svg>
+  );
+}
+
+/** Two heaps as high as the book says the rock stands. */
+function Rock({ middle, widthPx, bottom, top }: { middle: number; widthPx: number; bottom: number; top: number }) {
+  const h = bottom - top;
+  const heap = (cx: number, w: number, peak: number) =>
+    `M${cx - w / 2} ${bottom} L${cx - w * 0.42} ${bottom - peak * 0.55} L${cx - w * 0.18} ${bottom - peak * 0.82} L${cx} ${bottom - peak} L${cx + w * 0.2} ${bottom - peak * 0.78} L${cx + w * 0.36} ${bottom - peak * 0.42} L${cx + w / 2} ${bottom} Z`;
+  return <Path d={`${heap(middle - widthPx * 0.2, widthPx * 0.36, h)} ${heap(middle + widthPx * 0.24, widthPx * 0.26, h * 0.68)}`} fill="rock" />;
+}
+
+function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label: string }) {
+  return (
+    <g>
+      <Line x1={x1} x2={x2} y1={y} y2={y} stroke="water" strokeWidth="1.6" />
+      {label && (
+        <SvgText x={x2 - 6} y={y - 5} textAnchor="end" fontSize="12" fill="water">
+          {label}
+        </SvgText>
+      )}
+    </g>
+  );
+}
+
+function Landmarks({ book, y, middle, scale }: { book: TankBook; y: (m: number) => number; middle: number; scale: number }) {
+  const { vessel } = book.display;
+  return (
+    <g>
+      {book.landmarks.map((mark, i) => {
+        const half = (frontWidthM(vessel, mark.heightM) * scale) / 2;
+        const from = i % 2 === 0 ? middle - half + 6 : middle + 6;
+        const to = i % 2 === 0 ? middle - 6 : middle + half - 6;
+        return (
+          <g key={mark.name}>
+            <Line x1={from} x2={to} y1={y(mark.heightM)} y2={y(mark.heightM)} stroke="soft" strokeDasharray="2 3" />
+            <SvgText x={from + 2} y={y(mark.heightM) - 4} fontSize="11.5" fill="ink" stroke="sheet" strokeWidth="2.5" paintOrder="stroke">
+              {mark.name}
+            </SvgText>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Mark({ y, top, x1, x2, cm, units, small }: { y: number; top: number; x1: number; x2: number; cm: number; units: UnitPreference; small: boolean }) {
+  return (
+    <g>
+      <Line x1={x1} x2={x2} y1={y} y2={y} stroke="coralline" strokeWidth={small ? 3 : 2.6} />
+      {!small && (
+        <g>
+          <Path d={`M${x1 - 14} ${top} V${y} M${x1 - 19} ${top} h10 M${x1 - 19} ${y} h10`} stroke="ink" fill="none" />
+          <SvgText x={x1 - 24} y={(top + y) / 2 + 1} textAnchor="end" fontSize="15" className="num" fontWeight="600" fill="ink">
+            {figure(showLength(cm, units.length), 1)}
+          </SvgText>
+          <SvgText x={x1 - 24} y={(top + y) / 2 + 15} textAnchor="end" fontSize="11.5" fill="soft">
+            {units.length}
+          </SvgText>
+        </g>
+      )}
+    </g>
+  );
+}
+
+function SumpBox({ book, markCm, x, y, width, units }: { book: TankBook; markCm: number | null; x: number; y: number; width: number; units: UnitPreference }) {
+  const { sump } = book;
+  if (!sump) return null;
+  const scale = Math.min(width / sump.lengthM, 120 / sump.heightM);
+  const w = sump.lengthM * scale;
+  const at = (m: number) => y + (sump.heightM - m) * scale;
+  const back = runBack(book.display, sump);
+  const backLevelM = Math.min(sump.heightM, sump.runningLevelM + back.litres / (sump.lengthM * sump.widthM * 1000));
+  const tight = back.litres > 0.9 * back.roomL;
+  return (
+    <g>
+      <Rect x={x} y={at(sump.runningLevelM)} width={w} height={sump.runningLevelM * scale} fill="waterPale" />
+      <Line x1={x} x2={x + w} y1={at(sump.runningLevelM)} y2={at(sump.runningLevelM)} stroke="water" strokeWidth="1.4" />
+      <Line x1={x} x2={x + w} y1={at(backLevelM)} y2={at(backLevelM)} stroke={tight ? "vermilion" : "water"} strokeDasharray="3 3" />
+      <SvgText x={x + 6} y={at(backLevelM) - 4} fontSize="11.5" fill={tight ? "vermilion" : "water"}>
+        {`run-back ${Math.round(back.litres)} L; room for ${Math.round(back.roomL)}`}
+      </SvgText>
+      <Path d={`M${x} ${y} V${at(0)} H${x + w} V${y}`} fill="none" stroke="ink" strokeWidth="2" />
+      <SvgText x={x - 8} y={at(sump.heightM / 2)} textAnchor="end" fontSize="12" fill="soft">
+        sump
+      </SvgText>
+      <Line x1={x} x2={x + w} y1={at(sump.lowestLevelM)} y2={at(sump.lowestLevelM)} stroke="soft" strokeDasharray="2 3" />
+      <SvgText x={x + 6} y={at(sump.lowestLevelM) - 4} fontSize="11.5" fill="soft">
+        return pump runs dry below
+      </SvgText>
+      {markCm !== null && (
+        <g>
+          <Line x1={x - 8} x2={x + w + 8} y1={at(sump.heightM - markCm / 100)} y2={at(sump.heightM - markCm / 100)} stroke="coralline" strokeWidth="2.6" />
+          <SvgText x={x + w + 12} y={at(sump.heightM - markCm / 100) + 5} fontSize="14" className="num" fontWeight="600" fill="coralline">
+            {figure(showLength(markCm, units.length), 1)}
+          </SvgText>
+        </g>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,117 @@
+"use client";
+
+import { Box, chakra, Flex } from "@chakra-ui/react";
+import { H1, H2, Label } from "@/kit/elements";
+import type { ReactNode } from "react";
+
+/** A plain button: thin rule, square-ish. */
+export const QuietButton = chakra("button", {
+  base: {
+    fontWeight: 600,
+    fontSize: "14.5px",
+    borderWidth: "1px",
+    borderColor: "ruleStrong",
+    bg: "sheet",
+    color: "ink",
+    px: "14px",
+    py: "8px",
+    rounded: "s",
+    cursor: "pointer",
+    textDecoration: "none",
+    display: "inline-flex",
+    gap: "8px",
+    alignItems: "center",
+    justifyContent: "center",
+    _hover: { borderColor: "ink" },
+    _disabled: { color: "faint", cursor: "default", borderColor: "rule" },
+  },
+});
+
+/** The one action of a screen. */
+export const GoButton = chakra("button", {
+  base: {
+    fontWeight: 600,
+    fontSize: "14.5px",
+    borderWidth: "1px",
+    borderColor: "corallineSolid",
+    bg: "corallineSolid",
+    color: "white",
+    px: "14px",
+    py: "8px",
+    rounded: "s",
+    cursor: "pointer",
+    textDecoration: "none",
+    display: "inline-flex",
+    gap: "8px",
+    alignItems: "center",
+    justifyContent: "center",
+    _hover: { filter: "brightness(1.08)" },
+    _disabled: { opacity: 0.55, cursor: "default" },
+  },
+});
+
+export const TextInput = chakra("input", {
+  base: { borderWidth: "1px", borderColor: "ruleStrong", bg: "sheet", color: "ink", px: "12px", py: "8px", rounded: "s", w: "100%", fontSize: "15px", _invalid: { borderColor: "vermilion" } },
+});
+
+export const Choice = chakra("select", {
+  base: { borderWidth: "1px", borderColor: "ruleStrong", bg: "sheet", color: "ink", px: "10px", py: "8px", rounded: "s", w: "100%", fontSize: "15px" },
+});
+
+/** A label, its control, and what is wrong beside it. */
+export function FieldRow({ label, error, hint, children }: { label: string; error?: string | undefined; hint?: string; children: ReactNode }) {
+  return (
+    <Label display="block" mb="12px">
+      <Box fontSize="13px" fontWeight="620" color="soft" mb="3px">
+        {label}
+      </Box>
+      {children}
+      {hint && (
+        <Box fontSize="13px" color="soft" mt="3px">
+          {hint}
+        </Box>
+      )}
+      {error && (
+        <Box role="alert" fontSize="13.5px" color="vermilion" mt="3px" fontWeight="600">
+          {error}
+        </Box>
+      )}
+    </Label>
+  );
+}
+
+/** Heading of a page with its line of facts and its actions. */
+export function PageHead({ title, facts, actions }: { title: ReactNode; facts?: ReactNode; actions?: ReactNode }) {
+  return (
+    <Flex align="baseline" gap="16px" wrap="wrap">
+      <H1 fontSize="25px" fontWeight="640" letterSpacing="-0.2px" lineHeight="1.15">
+        {title}
+      </H1>
+      <Box color="soft">{facts}</Box>
+      <Box flex="1" />
+      <Flex gap="12px" align="center" wrap="wrap">
+        {actions}
+      </Flex>
+    </Flex>
+  );
+}
+
+/** A small heading over a thin rule. */
+export function SubHead({ children }: { children: ReactNode }) {
+  return (
+    <H2 fontSize="13px" fontWeight="620" color="soft" borderBottomWidth="1px" borderColor="ruleStrong" pb="6px">
+      {children}
+    </H2>
+  );
+}
+
+/** What must be known now: a caution or an error, with a bar and words. */
+export function Notice({ tone, children }: { tone: "danger" | "care" | "plain"; children: ReactNode }) {
+  const colour = tone === "danger" ? "vermilion" : tone === "care" ? "ochre" : "coralline";
+  const wash = tone === "danger" ? "vermilionWash" : tone === "care" ? "ochreWash" : "corallineWash";
+  return (
+    <Box bg={wash} borderLeftWidth="4px" borderColor={colour} px="12px" py="10px" lineHeight="1.35">
+      {children}
+    </Box>
+  );
+}

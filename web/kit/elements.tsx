@@ -1,0 +1,40 @@
+"use client";
+
+import { chakra } from "@chakra-ui/react";
+
+// Styled elements by name: server components cannot reach into the factory, but they can render what it made.
+export const A = chakra.a;
+export const B = chakra.b;
+export const Button = chakra.button;
+export const Circle = chakra.circle;
+export const Dd = chakra.dd;
+export const Details = chakra.details;
+export const Div = chakra.div;
+export const Dl = chakra.dl;
+export const Dt = chakra.dt;
+export const Form = chakra.form;
+export const G = chakra.g;
+export const H1 = chakra.h1;
+export const H2 = chakra.h2;
+export const Header = chakra.header;
+export const Iframe = chakra.iframe;
+export const Input = chakra.input;
+export const KeyCap = chakra.kbd;
+export const Label = chakra.label;
+export const Li = chakra.li;
+export const Line = chakra.line;
+export const Main = chakra.main;
+export const Nav = chakra.nav;
+export const Ol = chakra.ol;
+export const Path = chakra.path;
+export const Pre = chakra.pre;
+export const Rect = chakra.rect;
+export const Select = chakra.select;
+export const Span = chakra.span;
+export const Summary = chakra.summary;
+export const Svg = chakra.svg;
+export const Table = chakra.table;
+export const SvgText = chakra.text;
+export const Th = chakra.th;
+export const Thead = chakra.thead;
+export const Tr = chakra.tr;

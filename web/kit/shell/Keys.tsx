@@ -1,0 +1,55 @@
+"use client";
+
+import { usePathname, useRouter } from "next/navigation";
+import { useEffect } from "react";
+import { tinykeys } from "tinykeys";
+
+const PLACES: readonly [keys: string, href: string][] = [
+  ["g r", "/round"],
+  ["g t", "/tanks"],
+  ["g l", "/letters"],
+];
+
+const typing = (event: KeyboardEvent) => event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName));
+
+/** Moves between stops, days and workings by key. What a key does is found in the page by its data attribute. */
+export function Keys() {
+  const router = useRouter();
+  const path = usePathname();
+  useEffect(() => {
+    const press = (attribute: string) => (event: KeyboardEvent) => {
+      if (typing(event)) return;
+      const target = document.querySelector<HTMLElement>(`[data-key="${attribute}"]`);
+      if (!target) return;
+      event.preventDefault();
+      target.click();
+      target.focus();
+    };
+    const along = (step: number) => (event: KeyboardEvent) => {
+      if (typing(event)) return;
+      const rows = [...document.querySelectorAll<HTMLElement>("[data-row]")];
+      const at = rows.indexOf(document.activeElement as HTMLElement);
+      rows[Math.min(rows.length - 1, Math.max(0, at + step))]?.focus();
+      if (rows.length > 0) event.preventDefault();
+    };
+    const workings = (event: KeyboardEvent) => {
+      if (typing(event)) return;
+      const all = [...document.querySelectorAll<HTMLDetailsElement>("details[data-working]")];
+      const open = all.every((d) => d.open);
+      for (const details of all) details.open = !open;
+    };
+    return tinykeys(window, {
+      "[": press("previous-day"),
+      "]": press("next-day"),
+      j: along(1),
+      k: along(-1),
+      w: workings,
+      ".": press("tick"),
+      r: press("new-reading"),
+      "/": press("find"),
+      "?": press("keys"),
+      ...Object.fromEntries(PLACES.map(([keys, href]) => [keys, (event: KeyboardEvent) => !typing(event) && router.push(href)])),
+    });
+  }, [router, path]);
+  return null;
+}

@@ -1,0 +1,31 @@
+"use client";
+
+import NextLink from "next/link";
+import { A } from "@/kit/elements";
+import { usePathname } from "next/navigation";
+import type { Place } from "./Shell";
+
+/** A place's link; the one that is open is marked by more than its colour. */
+export function NavLink({ place }: { place: Place }) {
+  const here = usePathname().startsWith(place.href);
+  return (
+    <A
+      asChild
+      flex={{ base: "1", md: "none" }}
+      textAlign={{ base: "center", md: "left" }}
+      py={{ base: "16px", md: "9px" }}
+      pl={{ md: "24px" }}
+      color={here ? "ink" : "soft"}
+      fontWeight={here ? "620" : "400"}
+      fontSize="15.5px"
+      textDecoration="none"
+      borderLeftWidth={{ md: "3px" }}
+      borderTopWidth={{ base: "3px", md: 0 }}
+      borderColor={here ? "coralline" : "transparent"}
+    >
+      <NextLink href={place.href} aria-current={here ? "page" : undefined}>
+        {place.name}
+      </NextLink>
+    </A>
+  );
+}

@@ -1,0 +1,25 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  headers: async () => [
+    {
+      source: "/sw.js",
+      headers: [
+        { key: "cache-control", value: "no-cache, no-store, must-revalidate" },
+        { key: "content-type", value: "application/javascript; charset=utf-8" },
+        { key: "service-worker-allowed", value: "/" },
+      ],
+    },
+    {
+      source: "/(.*)",
+      headers: [
+        { key: "x-content-type-options", value: "nosniff" },
+        { key: "referrer-policy", value: "same-origin" },
+        { key: "permissions-policy", value: "camera=(), microphone=(), geolocation=()" },
+      ],
+    },
+  ],
+};
+
+export default config;

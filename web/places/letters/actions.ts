@@ -1,0 +1,14 @@
+"use server";
+
+import { z } from "zod";
+import { defineAction } from "@/data/define";
+import { queueLetter } from "@/data/letters";
+
+/** Queues a letter for its client. */
+export const sendLetterAction = defineAction({
+  name: "letters.send",
+  roles: ["office", "technician"],
+  input: z.object({ letterId: z.uuid("Reload the letter and try again.") }),
+  foreign: (ids) => ({ letterId: ids.letterId }),
+  run: (scope, input) => queueLetter(scope, input.letterId, new Date()),
+});

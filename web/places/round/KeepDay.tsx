@@ -1,0 +1,24 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { Div } from "@/kit/elements";
+import { registerWorker } from "@/device/register";
+import { setCurrentPerson } from "@/device/store";
+import { fetchDay, sendKept } from "@/device/sync";
+
+/** Keeps the day on this device, so that its visits can be done without a network. */
+export function KeepDay({ date, personId }: { date: string; personId: string }) {
+  const [kept, setKept] = useState(false);
+  useEffect(() => {
+    registerWorker();
+    setCurrentPerson(personId);
+    void sendKept(personId)
+      .then(() => fetchDay(date))
+      .then((answer) => setKept(answer === "online"));
+  }, [date, personId]);
+  return (
+    <Div role="status" color="soft" fontSize="13px" minH="18px" data-kept={kept}>
+      {kept ? "Kept on this device: its visits also work without a network." : ""}
+    </Div>
+  );
+}

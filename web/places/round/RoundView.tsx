@@ -1,0 +1,196 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { A, Form, Span } from "@/kit/elements";
+import { addDays, daysBetween } from "@keel-round/core/calendar";
+import { longDate } from "@keel-round/core/letter";
+import type { TimedStop } from "@keel-round/core/round";
+import { kindFacts, type TankKind } from "@keel-round/core/tank";
+import { limitSentence, litresText, trimSentence, waterSentence } from "@keel-round/core/words";
+import NextLink from "next/link";
+import type { Round, RoundStop, RoundTank } from "@/data/round";
+import type { Scope } from "@/data/scope";
+import { Choice, GoButton, PageHead, QuietButton } from "@/kit/controls";
+import { DayRibbon } from "@/kit/DayRibbon";
+import { Kbd } from "@/kit/shell/Shell";
+import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
+import { clock, duration } from "@/kit/words";
+import { Decide } from "./Decide";
+import { KeepDay } from "./KeepDay";
+import { ribbonStops } from "./ribbonStops";
+
+interface RoundViewProps {
+  readonly scope: Scope;
+  readonly round: Round;
+  readonly date: string;
+  readonly now: { readonly date: string; readonly minute: number };
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** The day of one person. */
+export function RoundView({ scope, round, date, now, people }: RoundViewProps) {
+  const { day, stops } = round;
+  const at = (id: string) => stops.find((s) => s.id === id);
+  const next = day.stops.find((s) => at(s.stop.id)?.tanks.some((t) => t.visitState !== "closed"));
+  const href = (to: string) => `/round?day=${to}${round.person.id === scope.personId ? "" : `&who=${round.person.id}`}`;
+  const atTanks = day.stops.reduce((sum, s) => sum + s.stop.minutes, 0);
+  const tanks = stops.reduce((sum, s) => sum + s.tanks.length, 0);
+  return (
+    <Box>
+      <PageHead
+        title={longDate(date)}
+        facts={
+          stops.length > 0
+            ? `${round.person.id === scope.personId ? "" : `${round.person.name}: `}${stops.length} stops, ${tanks} tanks, ${duration(atTanks)} at tanks, ${Math.round(day.km)} km, home at ${clock(day.homeAt)}`
+            : round.person.name
+        }
+        actions={
+          <>
+            {people.length > 1 && (
+              <Form action="/round">
+                <input type="hidden" name="day" value={date} />
+                <Choice name="who" defaultValue={round.person.id} aria-label="Whose round" w="auto" mr="6px">
+                  {people.map((p) => (
+                    <option key={p.id} value={p.id}>
+                      {p.name}
+                    </option>
+                  ))}
+                </Choice>
+                <QuietButton type="submit">Show</QuietButton>
+              </Form>
+            )}
+            <Flex color="soft" fontSize="13.5px" gap="6px" align="center">
+              <A asChild textDecoration="none">
+                <NextLink href={href(addDays(date, -1))} data-key="previous-day" aria-label="Day before">
+                  <Kbd>[</Kbd>
+                </NextLink>
+              </A>
+              <A asChild textDecoration="none">
+                <NextLink href={href(addDays(date, 1))} data-key="next-day" aria-label="Day after">
+                  <Kbd>]</Kbd>
+                </NextLink>
+              </A>
+              day
+            </Flex>
+            {date !== now.date && (
+              <QuietButton asChild>
+                <NextLink href={href(now.date)}>Today</NextLink>
+              </QuietButton>
+            )}
+            {next && (
+              <GoButton asChild>
+                <NextLink href={`/stops/${next.stop.id}`}>
+                  Next: {next.stop.name}, {clock(next.start)}
+                </NextLink>
+              </GoButton>
+            )}
+          </>
+        }
+      />
+      {round.person.id === scope.personId && daysBetween(now.date, date) >= 0 && daysBetween(now.date, date) <= 1 && <KeepDay date={date} personId={scope.personId} />}
+      {stops.length === 0 ? (
+        <Nothing date={date} laidOutTo={round.laidOutTo} />
+      ) : (
+        <>
+          <Box mt="14px" overflowX="auto">
+            <Box minW="720px">
+              <DayRibbon day={day} stops={ribbonStops(round)} vanKg={round.person.vanKg} nowMinute={date === now.date ? now.minute : null} />
+            </Box>
+          </Box>
+          <Flex gap="28px" mt="6px" direction={{ base: "column", lg: "row" }}>
+            <Box flex="1" minW="0">
+              {day.stops.map((timed) => {
+                const stop = at(timed.stop.id);
+                return stop ? <StopRow key={stop.id} timed={timed} stop={stop} scope={scope} /> : null;
+              })}
+            </Box>
+            <Decide round={round} date={date} today={now.date} />
+          </Flex>
+        </>
+      )}
+    </Box>
+  );
+}
+
+function Nothing({ date, laidOutTo }: { date: string; laidOutTo: string | null }) {
+  const beyond = laidOutTo !== null && date > laidOutTo;
+  return (
+    <Box mt="32px" color="soft" maxW="60ch">
+      {beyond ? `The round is laid out to ${longDate(laidOutTo)}. Later days fill as they come nearer.` : "No stops on this day. Recurring visits appear here by themselves; a stop can be moved here from another day."}
+    </Box>
+  );
+}
+
+function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; scope: Scope }) {
+  const closed = stop.tanks.every((t) => t.visitState === "closed");
+  const window = timed.stop.window;
+  return (
+    <Box id={`stop-${stop.id}`} borderBottomWidth="1px" borderColor="rule" py="8px" color={closed ? "faint" : "ink"}>
+      <Flex gap="12px" align="baseline" wrap={{ base: "wrap", md: "nowrap" }}>
+        <Span fontFamily="mono" w="52px" flexShrink={0}>
+          {clock(timed.start)}
+        </Span>
+        <Box w={{ base: "auto", md: "190px" }} flexShrink={0}>
+          <A asChild fontWeight="620" textDecoration="none" _hover={{ textDecoration: "underline" }}>
+            <NextLink href={`/stops/${stop.id}`} data-row="">
+              {stop.site.name}
+            </NextLink>
+          </A>
+          <Box fontSize="12.5px" color="faint">
+            {stop.site.address}
+            {window ? ` · ${clock(window.from)}–${clock(window.to)}` : ""}
+          </Box>
+          {timed.lateMinutes > 0.5 && (
+            <Box fontSize="12.5px" color="vermilion" fontWeight="600">
+              ends {duration(timed.lateMinutes)} after its window
+            </Box>
+          )}
+        </Box>
+        <Box flex="1" minW={{ base: "100%", md: "0" }}>
+          {stop.tanks.map((t) => (
+            <TankLine key={t.visitId} of={t} closed={t.visitState === "closed"} scope={scope} />
+          ))}
+        </Box>
+        <Box w="66px" textAlign="right" flexShrink={0} fontFamily="mono" fontSize="13.5px" color="soft">
+          {duration(timed.stop.minutes)}
+        </Box>
+      </Flex>
+    </Box>
+  );
+}
+
+function TankLine({ of, closed, scope }: { of: RoundTank; closed: boolean; scope: Scope }) {
+  const trim = of.status?.trim ?? "unknown";
+  return (
+    <Flex gap="12px" align="baseline" wrap={{ base: "wrap", md: "nowrap" }} pb="2px">
+      <Box w="176px" flexShrink={0}>
+        {of.tank.name}{" "}
+        <Span color="faint" fontSize="13px">
+          {of.status?.systemL ?? ""} L {shortKind(of.tank.kind)}
+        </Span>
+      </Box>
+      <Box w="112px" flexShrink={0}>
+        {closed ? "closed" : of.visitState === "open" ? <Span color="coralline" fontWeight="600">under way</Span> : <TrimMark state={trim} />}
+      </Box>
+      <Box w="62px" textAlign="right" fontFamily="mono" flexShrink={0} color={of.plan.water.litres.value > 0 ? "inherit" : "faint"}>
+        {litresText(of.plan.water.litres.value, scope.units)}
+      </Box>
+      <Box flex="1" minW="0" color={closed ? "inherit" : TRIM_COLOUR[trim === "steady" || trim === "unknown" ? "unknown" : trim]} fontSize="14px">
+        {whatMatters(of, scope)}
+      </Box>
+    </Flex>
+  );
+}
+
+const shortKind = (kind: string) => kindFacts[kind as TankKind].label.split(",")[0] ?? kind;
+
+/** The one thing to know of a tank today. */
+function whatMatters(of: RoundTank, scope: Scope): string {
+  const { plan, input, status } = of;
+  if (input.site.hygieneLast) return `kept last: under treatment, own kit${plan.water.decision === "postpone" ? ", no change yet" : ""}`;
+  if (plan.water.decision === "forbid" || plan.water.decision === "unknown") return plan.water.reasons[0] ? waterSentence(plan.water.reasons[0], scope.units) : "";
+  const reason = status?.why.reason;
+  if (reason) return trimSentence(reason, scope.units);
+  if (input.findings[0]) return input.findings[0].text;
+  if (plan.water.binding) return limitSentence(plan.water.binding, scope.units);
+  return "as planned";
+}
+

@@ -1,0 +1,95 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { A, H2, Span } from "@/kit/elements";
+import { longDate } from "@keel-round/core/letter";
+import NextLink from "next/link";
+import type { Round, RoundStop, RoundTank } from "@/data/round";
+import type { Scope } from "@/data/scope";
+import { GoButton, PageHead, SubHead } from "@/kit/controls";
+import { latestOf } from "@/kit/latest";
+import { Section } from "@/kit/Section";
+import { StepList } from "@/kit/StepList";
+import { TrimMark } from "@/kit/Trim";
+import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
+import { clock, duration } from "@/kit/words";
+
+
+/** A stop as it is planned: per tank the change, the steps in their order, and what to load. */
+export function PlannedStop({ scope, stop, round, on, today }: { scope: Scope; stop: RoundStop; round: Round; on: string; today: string }) {
+  const timed = round.day.stops.find((s) => s.stop.id === stop.id);
+  return (
+    <Box>
+      <PageHead
+        title={stop.site.name}
+        facts={`${longDate(on)}${timed ? `, ${clock(timed.start)} to ${clock(timed.end)}` : ""}, ${stop.site.address}`}
+        actions={stop.tanks.map((t) => (
+          <VisitButton key={t.visitId} of={t} several={stop.tanks.length > 1} startable={on <= today} />
+        ))}
+      />
+      <Box color="soft" mt="6px" maxW="80ch">
+        {stop.site.access} {DRAIN[stop.site.drain]}
+      </Box>
+      {stop.tanks.map((t) => (
+        <TankPlan key={t.visitId} of={t} scope={scope} />
+      ))}
+    </Box>
+  );
+}
+
+const DRAIN = { sewer: "Waste water may go into the drain.", septic: "Septic tank: never salt water; all of it is carried away.", garden: "Fresh water may go on the garden, salt water is carried away." } as const;
+
+function VisitButton({ of, several, startable }: { of: RoundTank; several: boolean; startable: boolean }) {
+  const tail = several ? `: ${of.tank.name}` : "";
+  if (of.visitState === "closed") return <Span color="soft">Closed{tail}</Span>;
+  if (!startable) return <Span color="soft">Can be started on its day{tail}</Span>;
+  return (
+    <GoButton asChild>
+      {/* A whole page load: the visit sheet is an application of its own that also starts without a network. */}
+      <a href={`/visit?visit=${of.visitId}`}>
+        {of.visitState === "open" ? "Go on with the visit" : "Start the visit"}
+        {tail}
+      </a>
+    </GoButton>
+  );
+}
+
+function TankPlan({ of, scope }: { of: RoundTank; scope: Scope }) {
+  const { plan, input } = of;
+  const sector = plan.steps.find((s) => s.sector !== undefined)?.sector;
+  return (
+    <Box mt="22px" borderTopWidth="1px" borderColor="ruleStrong" pt="14px">
+      <Flex gap="14px" align="baseline" wrap="wrap">
+        <H2 fontSize="19px" fontWeight="640">
+          <A asChild textDecoration="none" _hover={{ textDecoration: "underline" }}>
+            <NextLink href={`/tanks/${of.tank.id}`}>{of.tank.name}</NextLink>
+          </A>
+        </H2>
+        <TrimMark state={of.status?.trim ?? "unknown"} />
+        <Span color="soft">
+          {plan.steps.length} steps, {duration(plan.minutes)}
+        </Span>
+      </Flex>
+      <Flex gap="32px" mt="10px" direction={{ base: "column", xl: "row" }} align="flex-start">
+        <Box flex="1" minW="0" w="100%">
+          <SubHead>Steps, in this order</SubHead>
+          <StepList steps={plan.steps} />
+          <Box mt="14px">
+            <SubHead>To load and to check back in</SubHead>
+            <Box py="8px" columns={{ base: 2, md: 3 }} fontSize="14px">
+              {plan.kit.map((k) => (
+                <Box key={k}>{k}</Box>
+              ))}
+            </Box>
+          </Box>
+        </Box>
+        <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>
+          <Section book={input.book} markCm={plan.water.mark?.value ?? null} {...(sector ? { sector } : {})} units={scope.units} width={447} />
+          <Box mt="10px">
+            <SubHead>Water change</SubHead>
+            <WaterFigures water={plan.water} units={scope.units} />
+            <ReadingsOnBands book={input.book} water={plan.water} latest={latestOf(input)} units={scope.units} />
+          </Box>
+        </Box>
+      </Flex>
+    </Box>
+  );
+}

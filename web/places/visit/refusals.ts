@@ -1,0 +1,39 @@
+import type { Refusal } from "@keel-round/core/visit";
+import { gearName } from "@keel-round/core/visit";
+import type { SwitchGear } from "@keel-round/core/tank";
+
+const list = (items: readonly string[]) => items.join(", ");
+
+/** Why an entry is refused, as a sentence to stand beside it. */
+export function refusalSentence(refusal: { readonly code: string; readonly items?: readonly string[]; readonly limit?: number; readonly field?: string }): string {
+  const items = refusal.items ?? [];
+  switch (refusal.code as Refusal["code"] | "plan-too-large" | "payload-differs" | "sequence-used" | "malformed" | "not-found") {
+    case "already-closed":
+      return "This visit is closed already. A correction can still be added as a note or a reading.";
+    case "not-started":
+      return "Start the visit first.";
+    case "bad-reading":
+      return `${items[0] ?? "The reading"} cannot be that. Check the figure and its unit.`;
+    case "more-than-tank":
+      return `There are only ${Math.round(refusal.limit ?? 0)} L in this tank. Check the litres.`;
+    case "below-floor":
+      return `That would be under the floor: the water is ${Math.round(refusal.limit ?? 0)} cm deep.`;
+    case "gear-still-off":
+      return `Still off: ${list(items.map((g) => gearName(g as SwitchGear)))}. Switch it on, or say why it stays off.`;
+    case "finding-still-open":
+      return `Still open: ${list(items)}. Fixed, put off to a day, or for the owner?`;
+    case "unknown-reading":
+      return "That reading was taken back already.";
+    case "salt-questioned":
+      return "That batch is far off this salt's figure. Confirm it, or weigh again.";
+    case "malformed":
+      return `An entry was not understood${items[0] ? `: ${items[0]}` : "."}`;
+    case "plan-too-large":
+      return "The plan was too long to keep.";
+    case "payload-differs":
+    case "sequence-used":
+      return "The server already has another entry at this place. Tell the office.";
+    case "not-found":
+      return "This visit belongs to somebody else now.";
+  }
+}
