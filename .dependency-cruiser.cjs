@@ -3,19 +3,52 @@ const types = { dependencyTypesNot: ["type-only"] };
 
 module.exports = {
   forbidden: [
-    { name: "core-imports-nothing-of-ours", severity: "error", from: { path: "^core/src" }, to: { path: "^(web|tools|stand-ins|bench|e2e)/" } },
+    {
+      name: "core-imports-nothing-of-ours",
+      severity: "error",
+      from: { path: "^core/src" },
+      to: { path: "^(web|tools|stand-ins|bench|e2e)/" },
+    },
     {
       name: "core-is-pure",
       comment: "No I/O, framework or clock: only the packages of the allow-list.",
       severity: "error",
       from: { path: "^core/src", pathNot: "\\.test\\.ts$" },
-      to: { dependencyTypes: ["npm", "npm-dev", "npm-peer", "core"], pathNot: "node_modules/(zod|rrule|temporal-polyfill|tslib)/" },
+      to: {
+        dependencyTypes: ["npm", "npm-dev", "npm-peer", "core"],
+        pathNot: "node_modules/(zod|rrule|temporal-polyfill|tslib)/",
+      },
     },
-    { name: "no-place-imports-another", severity: "error", from: { path: "^web/places/([^/]+)/" }, to: { path: "^web/places/", pathNot: "^web/places/$1/" } },
-    { name: "places-do-not-import-app-or-jobs", severity: "error", from: { path: "^web/places" }, to: { path: "^web/(app|jobs)/" } },
-    { name: "kit-and-device-stay-below", severity: "error", from: { path: "^web/(kit|device|workers)/" }, to: { path: "^web/(app|places|data|jobs)/", ...types } },
-    { name: "data-imports-core-only", severity: "error", from: { path: "^web/data/" }, to: { path: "^web/(app|places|kit|device|workers|jobs)/" } },
-    { name: "only-data-speaks-to-the-database", severity: "error", from: { path: "^web/", pathNot: "^web/(data|drizzle\\.config)" }, to: { path: "node_modules/(drizzle-orm|mysql2)/", ...types } },
+    {
+      name: "no-place-imports-another",
+      severity: "error",
+      from: { path: "^web/places/([^/]+)/" },
+      to: { path: "^web/places/", pathNot: "^web/places/$1/" },
+    },
+    {
+      name: "places-do-not-import-app-or-jobs",
+      severity: "error",
+      from: { path: "^web/places" },
+      to: { path: "^web/(app|jobs)/" },
+    },
+    {
+      name: "kit-and-device-stay-below",
+      severity: "error",
+      from: { path: "^web/(kit|device|workers)/" },
+      to: { path: "^web/(app|places|data|jobs)/", ...types },
+    },
+    {
+      name: "data-imports-core-only",
+      severity: "error",
+      from: { path: "^web/data/" },
+      to: { path: "^web/(app|places|kit|device|workers|jobs)/" },
+    },
+    {
+      name: "only-data-speaks-to-the-database",
+      severity: "error",
+      from: { path: "^web/", pathNot: "^web/(data|drizzle\\.config)" },
+      to: { path: "node_modules/(drizzle-orm|mysql2)/", ...types },
+    },
     { name: "no-cycles", severity: "error", from: {}, to: { circular: true, ...types } },
   ],
   options: {

@@ -14,7 +14,10 @@ const walk = (folder: string): string[] =>
 const buildId = readFileSync(join(web, ".next/BUILD_ID"), "utf8").trim();
 const statics = walk(join(web, ".next/static"))
   .filter((f) => /\.(js|css|woff2)$/.test(f) && !/_(build|ssg)Manifest|clientMiddleware/i.test(f))
-  .map((f) => ({ url: `/_next/static/${relative(join(web, ".next/static"), f).split("/").map(encodeURIComponent).join("/")}`, revision: null as string | null }));
+  .map((f) => ({
+    url: `/_next/static/${relative(join(web, ".next/static"), f).split("/").map(encodeURIComponent).join("/")}`,
+    revision: null as string | null,
+  }));
 const manifest = join(web, "public/manifest.webmanifest");
 const entries = [
   ...statics,

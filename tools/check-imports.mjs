@@ -5,7 +5,23 @@ import { bin, root } from "./lib/system.mjs";
 
 /** Runs the import rule over the tree; answers how many modules it looked at and what it found. */
 function cruise() {
-  const result = spawnSync(bin("depcruise"), ["core/src", "web/app", "web/places", "web/kit", "web/device", "web/data", "web/jobs", "--config", ".dependency-cruiser.cjs", "--output-type", "json"], { cwd: root, encoding: "utf8", maxBuffer: 1 << 28 });
+  const result = spawnSync(
+    bin("depcruise"),
+    [
+      "core/src",
+      "web/app",
+      "web/places",
+      "web/kit",
+      "web/device",
+      "web/data",
+      "web/jobs",
+      "--config",
+      ".dependency-cruiser.cjs",
+      "--output-type",
+      "json",
+    ],
+    { cwd: root, encoding: "utf8", maxBuffer: 1 << 28 },
+  );
   if (!result.stdout) throw new Error(result.stderr);
   const { summary } = JSON.parse(result.stdout);
   return { modules: summary.totalCruised, violations: summary.violations };
@@ -21,7 +37,8 @@ function clientViolations() {
       else if (/\.tsx?$/.test(name)) {
         const text = readFileSync(join(root, path), "utf8");
         if (!text.startsWith('"use client"')) continue;
-        for (const [line] of text.matchAll(/^import (?!type ).* from "@\/data\/.*";$/gm)) found.push(`${path}: ${line}`);
+        for (const [line] of text.matchAll(/^import (?!type ).* from "@\/data\/.*";$/gm))
+          found.push(`${path}: ${line}`);
       }
     }
   };

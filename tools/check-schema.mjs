@@ -10,10 +10,18 @@ try {
   cpSync(join(web, "data/migrations"), join(copy, "migrations"), { recursive: true });
   const before = readdirSync(join(copy, "migrations")).length;
   const out = join(copy, "migrations").slice(web.length + 1);
-  const result = spawnSync(bin("drizzle-kit"), ["generate", "--dialect", "mysql", "--schema", "./data/schema/index.ts", "--out", out], { cwd: web, encoding: "utf8" });
+  const result = spawnSync(
+    bin("drizzle-kit"),
+    ["generate", "--dialect", "mysql", "--schema", "./data/schema/index.ts", "--out", out],
+    { cwd: web, encoding: "utf8" },
+  );
   const after = readdirSync(join(copy, "migrations")).length;
   if (result.status !== 0 || after !== before) {
-    console.error(result.stdout, result.stderr, "The schema changed without a migration: run drizzle-kit generate in web/.");
+    console.error(
+      result.stdout,
+      result.stderr,
+      "The schema changed without a migration: run drizzle-kit generate in web/.",
+    );
     process.exitCode = 1;
   } else console.log("Schema and migrations agree.");
 } finally {

@@ -3,7 +3,21 @@ import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuild } from "./lib/build.mjs";
 import { startDatabase } from "./lib/database.mjs";
-import { ensureFolder, ensureModules, ensurePrograms, freePort, giveUp, isFree, remove, root, run, start, stopProcess, tsx, Unable } from "./lib/system.mjs";
+import {
+  ensureFolder,
+  ensureModules,
+  ensurePrograms,
+  freePort,
+  giveUp,
+  isFree,
+  remove,
+  root,
+  run,
+  start,
+  stopProcess,
+  tsx,
+  Unable,
+} from "./lib/system.mjs";
 
 const folder = join(root, ".keel/demo");
 const PREFERRED_PORT = 4680;
@@ -18,7 +32,8 @@ function secretOf(home) {
 async function choosePort() {
   const wanted = process.env.PORT;
   if (wanted) {
-    if (!(await isFree(Number(wanted)))) throw new Unable(`Port ${wanted} is taken. Free it, or start with another one: PORT=4700 npm run demo`);
+    if (!(await isFree(Number(wanted))))
+      throw new Unable(`Port ${wanted} is taken. Free it, or start with another one: PORT=4700 npm run demo`);
     return Number(wanted);
   }
   return (await isFree(PREFERRED_PORT)) ? PREFERRED_PORT : freePort();
@@ -74,15 +89,29 @@ async function main() {
       MAIL_HTTP_PORT: String(outboxPort),
     };
     const [seed, seedArgs] = tsx("../tools/seed/run.ts");
-    if ((await run(seed, seedArgs, { cwd: join(root, "web"), env })) !== 0) throw new Unable("The demo business could not be loaded; the reason stands above.\nStart over with: npm run demo -- --fresh");
+    if ((await run(seed, seedArgs, { cwd: join(root, "web"), env })) !== 0)
+      throw new Unable(
+        "The demo business could not be loaded; the reason stands above.\nStart over with: npm run demo -- --fresh",
+      );
     const detached = { cwd: join(root, "web"), env, detached: true };
     const [node, standIns] = tsx("src/main.ts");
     running.push(start(node, standIns, { ...detached, cwd: join(root, "stand-ins") }));
-    const app = start(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(port), "-H", "127.0.0.1"], { ...detached, stdio: ["ignore", "ignore", "inherit"] });
+    const app = start(
+      process.execPath,
+      [join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(port), "-H", "127.0.0.1"],
+      { ...detached, stdio: ["ignore", "ignore", "inherit"] },
+    );
     running.push(app);
     const [jobsNode, jobs] = tsx("jobs/run.tsx");
     running.push(start(jobsNode, jobs, detached));
-    for (const child of running) if (typeof child !== "function") child.once("exit", (code) => !stopping && (console.error(`A part of Keel Round stopped (${code}).`), void stopAll(1)));
+    for (const child of running) {
+      if (typeof child === "function") continue;
+      child.once("exit", (code) => {
+        if (stopping) return;
+        console.error(`A part of Keel Round stopped (${code}).`);
+        void stopAll(1);
+      });
+    }
     await answers(`${address}/sign-in`, app);
     const { logins } = JSON.parse(readFileSync(join(root, "tools/seed/logins.json"), "utf8"));
     console.log(`\nKeel Round is ready after ${((Date.now() - began) / 1000).toFixed(0)} s: ${address}\n`);

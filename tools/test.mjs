@@ -22,15 +22,25 @@ async function main() {
   await one("schema and migrations agree", process.execPath, ["tools/check-schema.mjs"]);
 
   const vitest = join(reports, "vitest.json");
-  const vitestCode = await run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile=${vitest}`], { env });
-  [passed, failed] = tally(passed, failed, vitestCode, vitest, (r) => [r.numPassedTests, r.numFailedTests + (r.numFailedTestSuites && !r.numFailedTests ? r.numFailedTestSuites : 0)]);
+  const vitestCode = await run(
+    bin("vitest"),
+    ["run", "--reporter=default", "--reporter=json", `--outputFile=${vitest}`],
+    { env },
+  );
+  [passed, failed] = tally(passed, failed, vitestCode, vitest, (r) => [
+    r.numPassedTests,
+    r.numFailedTests + (r.numFailedTestSuites && !r.numFailedTests ? r.numFailedTestSuites : 0),
+  ]);
 
   try {
     await ensureBuild();
     passed++;
     const playwright = join(reports, "playwright.json");
     const code = await run(bin("playwright"), ["test"], { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: playwright } });
-    [passed, failed] = tally(passed, failed, code, playwright, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky]);
+    [passed, failed] = tally(passed, failed, code, playwright, (r) => [
+      r.stats.expected,
+      r.stats.unexpected + r.stats.flaky,
+    ]);
   } catch (error) {
     console.error(error.message);
     failed++;

@@ -92,7 +92,9 @@ export async function startMailSink(smtpPort: number, httpPort: number): Promise
       response.writeHead(404).end();
       return;
     }
-    response.writeHead(200, { "content-type": "application/json" }).end(JSON.stringify(mails.map(({ raw: _raw, ...shown }) => shown)));
+    response
+      .writeHead(200, { "content-type": "application/json" })
+      .end(JSON.stringify(mails.map(({ raw: _raw, ...shown }) => shown)));
   });
 
   await new Promise<void>((resolve, reject) => {

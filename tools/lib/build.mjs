@@ -26,8 +26,17 @@ function sourcesHash() {
 function copyFonts() {
   const fonts = join(web, "public/fonts");
   mkdirSync(fonts, { recursive: true });
-  for (const [name, target] of [["next", "next.woff2"], ["mono", "mono.woff2"]])
-    copyFileSync(join(root, `node_modules/@fontsource-variable/atkinson-hyperlegible-${name}/files/atkinson-hyperlegible-${name}-latin-wght-normal.woff2`), join(fonts, target));
+  for (const [name, target] of [
+    ["next", "next.woff2"],
+    ["mono", "mono.woff2"],
+  ])
+    copyFileSync(
+      join(
+        root,
+        `node_modules/@fontsource-variable/atkinson-hyperlegible-${name}/files/atkinson-hyperlegible-${name}-latin-wght-normal.woff2`,
+      ),
+      join(fonts, target),
+    );
 }
 
 /** Makes the production build and the service worker when their sources changed. */
@@ -38,8 +47,10 @@ export async function ensureBuild() {
   console.log("Building the application ...");
   copyFonts();
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" };
-  if ((await run(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: web, env })) !== 0) throw new Unable("The production build failed; its reason stands above.");
+  if ((await run(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: web, env })) !== 0)
+    throw new Unable("The production build failed; its reason stands above.");
   const [node, args] = tsx("tools/build-worker.ts");
-  if ((await run(node, args)) !== 0) throw new Unable("The service worker could not be built; its reason stands above.");
+  if ((await run(node, args)) !== 0)
+    throw new Unable("The service worker could not be built; its reason stands above.");
   writeFileSync(stamp, hash);
 }

@@ -20,20 +20,48 @@ export async function startDatabase(folder) {
   const layoutFile = join(folder, "layout");
   const fresh = !existsSync(layoutFile);
   if (fresh) {
-    if (existsSync(data)) throw new Unable(`${data} holds a set-up that did not finish. Start over with: npm run demo -- --fresh`);
-    const made = spawnSync("mariadb-install-db", ["--no-defaults", `--datadir=${data}`, "--auth-root-authentication-method=normal", "--skip-test-db", "--user=root"], { env: path, encoding: "utf8" });
-    if (made.status !== 0) throw new Unable(`MariaDB could not make its data folder ${data}:\n${(made.stderr || made.error?.message || "").trim().split("\n").slice(-4).join("\n")}`);
+    if (existsSync(data))
+      throw new Unable(`${data} holds a set-up that did not finish. Start over with: npm run demo -- --fresh`);
+    const made = spawnSync(
+      "mariadb-install-db",
+      [
+        "--no-defaults",
+        `--datadir=${data}`,
+        "--auth-root-authentication-method=normal",
+        "--skip-test-db",
+        "--user=root",
+      ],
+      { env: path, encoding: "utf8" },
+    );
+    if (made.status !== 0)
+      throw new Unable(
+        `MariaDB could not make its data folder ${data}:\n${(made.stderr || made.error?.message || "").trim().split("\n").slice(-4).join("\n")}`,
+      );
   } else if (readFileSync(layoutFile, "utf8") !== LAYOUT)
-    throw new Unable(`${folder} was made by another version of Keel Round. Keep a copy if you need it, then start over with: npm run demo -- --fresh`);
+    throw new Unable(
+      `${folder} was made by another version of Keel Round. Keep a copy if you need it, then start over with: npm run demo -- --fresh`,
+    );
 
   const port = await freePort();
   const log = join(folder, "mariadb.log");
   const child = spawn(
     "mariadbd",
     [
-      "--no-defaults", "--user=root", `--datadir=${data}`, `--socket=${join(folder, "s.sock")}`, "--bind-address=127.0.0.1", `--port=${port}`,
-      `--pid-file=${join(folder, "pid")}`, "--skip-name-resolve", "--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
-      "--default-time-zone=+00:00", "--skip-log-bin", "--innodb-buffer-pool-size=256M", "--max-connections=200", `--log-error=${log}`,
+      "--no-defaults",
+      "--user=root",
+      `--datadir=${data}`,
+      `--socket=${join(folder, "s.sock")}`,
+      "--bind-address=127.0.0.1",
+      `--port=${port}`,
+      `--pid-file=${join(folder, "pid")}`,
+      "--skip-name-resolve",
+      "--character-set-server=utf8mb4",
+      "--collation-server=utf8mb4_uca1400_ai_ci",
+      "--default-time-zone=+00:00",
+      "--skip-log-bin",
+      "--innodb-buffer-pool-size=256M",
+      "--max-connections=200",
+      `--log-error=${log}`,
     ],
     { env: path, stdio: "ignore", detached: true },
   );

@@ -25,7 +25,9 @@ const PACKAGES = {
 };
 
 export function has(program) {
-  return [...(process.env.PATH ?? "").split(":"), "/usr/sbin", "/usr/local/sbin", "/sbin"].some((folder) => folder && existsSync(join(folder, program)));
+  return [...(process.env.PATH ?? "").split(":"), "/usr/sbin", "/usr/local/sbin", "/sbin"].some(
+    (folder) => folder && existsSync(join(folder, program)),
+  );
 }
 
 /** Installs what is missing from Debian, or says what to do where it may not. */
@@ -34,23 +36,38 @@ export function ensurePrograms(programs) {
   if (missing.length === 0) return;
   const packages = missing.flatMap((p) => PACKAGES[p]);
   if (process.getuid?.() !== 0)
-    throw new Unable(`${missing.join(" and ")} ${missing.length > 1 ? "are" : "is"} not installed and only root may install programs. Nothing was changed.\nRun once as root: apt-get install ${packages.join(" ")}`);
-  if (!has("apt-get")) throw new Unable(`${missing.join(" and ")} is missing and this is not a Debian machine. Install ${packages.join(", ")} and start again.`);
+    throw new Unable(
+      `${missing.join(" and ")} ${missing.length > 1 ? "are" : "is"} not installed and only root may install programs. Nothing was changed.\nRun once as root: apt-get install ${packages.join(" ")}`,
+    );
+  if (!has("apt-get"))
+    throw new Unable(
+      `${missing.join(" and ")} is missing and this is not a Debian machine. Install ${packages.join(", ")} and start again.`,
+    );
   console.log(`Installing ${packages.join(", ")} from Debian ...`);
   const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
-  for (const args of [["update", "-qq"], ["install", "-y", "-qq", "--no-install-recommends", ...packages]]) {
+  for (const args of [
+    ["update", "-qq"],
+    ["install", "-y", "-qq", "--no-install-recommends", ...packages],
+  ]) {
     const result = spawnSync("apt-get", args, { env, stdio: ["ignore", "ignore", "pipe"], encoding: "utf8" });
-    if (result.status !== 0) throw new Unable(`apt-get ${args[0]} failed:\n${result.stderr.trim().split("\n").slice(-5).join("\n")}`);
+    if (result.status !== 0)
+      throw new Unable(`apt-get ${args[0]} failed:\n${result.stderr.trim().split("\n").slice(-5).join("\n")}`);
   }
 }
 
 /** Runs npm ci when the lockfile differs from what was last installed. */
 export function ensureModules() {
   const stamp = join(root, "node_modules", ".keel-lock");
-  const lock = createHash("sha256").update(readFileSync(join(root, "package-lock.json"))).digest("hex");
+  const lock = createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .digest("hex");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   console.log("Installing the packages of the lockfile ...");
-  const result = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { cwd: root, stdio: ["ignore", "ignore", "pipe"], encoding: "utf8" });
+  const result = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
+    cwd: root,
+    stdio: ["ignore", "ignore", "pipe"],
+    encoding: "utf8",
+  });
   if (result.status !== 0) throw new Unable(`npm ci failed:\n${result.stderr.trim().split("\n").slice(-8).join("\n")}`);
   writeFileSync(stamp, lock);
 }
@@ -61,7 +78,9 @@ export function ensureFolder(folder) {
     mkdirSync(folder, { recursive: true });
     accessSync(folder, constants.W_OK);
   } catch (error) {
-    throw new Unable(`${folder} cannot be written to (${error.code}). Free some space or change its owner, then start again.`);
+    throw new Unable(
+      `${folder} cannot be written to (${error.code}). Free some space or change its owner, then start again.`,
+    );
   }
 }
 

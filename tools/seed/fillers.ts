@@ -1,11 +1,19 @@
+import type { Rhythm } from "@keel-round/core/calendar";
 import { kindProgramme } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
-import type { Rhythm } from "@keel-round/core/calendar";
 import { factsOf, type Story } from "./stories.ts";
 
 /** About thirty ordinary tanks: site, what stands there, its size in metres, and how often it is seen. */
-const ROWS: readonly [site: string, tank: string, kind: TankKind, size: readonly [number, number, number], rhythm: Rhythm, dayOffset: number, person: Story["person"]][] = [
+const ROWS: readonly [
+  site: string,
+  tank: string,
+  kind: TankKind,
+  size: readonly [number, number, number],
+  rhythm: Rhythm,
+  dayOffset: number,
+  person: Story["person"],
+][] = [
   ["Quince house", "Hall tank", "community", [1.2, 0.5, 0.5], "weekly", 0, "Tobiah Renn"],
   ["Vale house", "Study", "planted", [0.9, 0.45, 0.45], "fortnightly", 0, "Tobiah Renn"],
   ["Northgate School", "Library tank", "community", [1, 0.4, 0.5], "weekly", 0, "Tobiah Renn"],
@@ -49,23 +57,69 @@ export function fillers(): Story[] {
     // Settles a little under the ideal ceiling.
     const perDay = (vary(0.62) * nitrate * share) / days;
     return {
-      client: site, contact: "The house", email: `house${i}@port-averil.example`, site, address: `${3 + i * 2} ${["Ropewalk", "Quay Street", "Mill Lane", "Orchard Hill"][i % 4]}`,
-      at: [Math.round((random() * 8 - 4) * 10) / 10, Math.round((random() * 6 - 3) * 10) / 10], window: ["08:30", "17:30"], drain: "sewer", access: "Ring.", setUpMinutes: 7, bucketL: 20,
-      tank, kind,
-      source: { "soft-coral": "reef-mix", "marine-fish": "fish-mix", brackish: "brackish-mix", "temperate-marine": "natural-sea", shrimp: "remineralised" }[kind as string] as Story["source"] ?? "tap",
+      client: site,
+      contact: "The house",
+      email: `house${i}@port-averil.example`,
+      site,
+      address: `${3 + i * 2} ${["Ropewalk", "Quay Street", "Mill Lane", "Orchard Hill"][i % 4]}`,
+      at: [Math.round((random() * 8 - 4) * 10) / 10, Math.round((random() * 6 - 3) * 10) / 10],
+      window: ["08:30", "17:30"],
+      drain: "sewer",
+      access: "Ring.",
+      setUpMinutes: 7,
+      bucketL: 20,
+      tank,
+      kind,
+      source:
+        ({
+          "soft-coral": "reef-mix",
+          "marine-fish": "fish-mix",
+          brackish: "brackish-mix",
+          "temperate-marine": "natural-sea",
+          shrimp: "remineralised",
+        }[kind as string] as Story["source"]) ?? "tap",
       facts: factsOf(kind, {
-        vessel: { shape: "box", lengthM, widthM, heightM }, levelM: heightM - 0.06, bed: ["gravel", 0.04], rock: salt ? [lengthM * 25, heightM * 0.6] : [5, 0.2],
-        gear: kind === "temperate-marine" ? ["skimmer", "chiller", "return"] : salt ? ["skimmer", "heater", "return", "wave-maker"] : of.targetC < 20 ? ["filter"] : ["heater", "filter"], lidded: !salt,
-        landmarks: [{ name: "intake", kind: "intake", heightM: 0.12, airMinutes: 0 }], filterUnits: [{ id: "filter", name: "canister filter", biological: true }],
-        animals: [{ name: salt ? "damselfish" : "tetras", count: 8 + (i % 9) }, { name: "snails", count: 3 + (i % 4) }], evaporation: vary(lengthM * widthM * 3), topUp: "technician",
+        vessel: { shape: "box", lengthM, widthM, heightM },
+        levelM: heightM - 0.06,
+        bed: ["gravel", 0.04],
+        rock: salt ? [lengthM * 25, heightM * 0.6] : [5, 0.2],
+        gear:
+          kind === "temperate-marine"
+            ? ["skimmer", "chiller", "return"]
+            : salt
+              ? ["skimmer", "heater", "return", "wave-maker"]
+              : of.targetC < 20
+                ? ["filter"]
+                : ["heater", "filter"],
+        lidded: !salt,
+        landmarks: [{ name: "intake", kind: "intake", heightM: 0.12, airMinutes: 0 }],
+        filterUnits: [{ id: "filter", name: "canister filter", biological: true }],
+        animals: [
+          { name: salt ? "damselfish" : "tetras", count: 8 + (i % 9) },
+          { name: "snails", count: 3 + (i % 4) },
+        ],
+        evaporation: vary(lengthM * widthM * 3),
+        topUp: "technician",
         ...(rhythm === "four-weekly" ? { validDays: 35 } : {}),
         schools: { how: "drain-then-fill", heater: of.targetC < 20 ? "none" : "off", pumpsAtSiphon: "off" },
       }),
       jobs: kindProgramme[kind],
-      rhythm, dayOffset, person, historyDays: 98,
+      rhythm,
+      dayOffset,
+      person,
+      historyDays: 98,
       life: {
         perDay: { nitrate: perDay, ...(kind === "soft-coral" ? { alkalinity: -0.012, phosphate: 0.0012 } : {}) },
-        start: Object.fromEntries(of.bands.map((b) => [b.parameter, b.parameter === "nitrate" ? 0.6 * nitrate : b.parameter === "salinity" ? of.targetPsu : (Math.max(0, b.idealLow) + b.idealHigh) / 2])),
+        start: Object.fromEntries(
+          of.bands.map((b) => [
+            b.parameter,
+            b.parameter === "nitrate"
+              ? 0.6 * nitrate
+              : b.parameter === "salinity"
+                ? of.targetPsu
+                : (Math.max(0, b.idealLow) + b.idealHigh) / 2,
+          ]),
+        ),
         roomC: { mean: of.targetC < 20 ? 16.5 : 21, swing: 1 },
       },
     };

@@ -10,9 +10,24 @@ import type { Story } from "./stories.ts";
 /** What one visit of the past left in the log. */
 export interface PastVisit {
   readonly on: string;
-  readonly readings: readonly { parameter: Parameter; entered: string; unit: string; method: string; value: number; sigma: number }[];
+  readonly readings: readonly {
+    parameter: Parameter;
+    entered: string;
+    unit: string;
+    method: string;
+    value: number;
+    sigma: number;
+  }[];
   readonly change: { outL: number; inL: number } | null;
-  readonly steps: readonly { code: TaskCode; outcome: "done" | "skipped"; minutes: number | null; dirt: number | null; intervalDays: number; reason: string | null; sector: number | null }[];
+  readonly steps: readonly {
+    code: TaskCode;
+    outcome: "done" | "skipped";
+    minutes: number | null;
+    dirt: number | null;
+    intervalDays: number;
+    reason: string | null;
+    sector: number | null;
+  }[];
   readonly level: { belowCm: number; missingL: number; days: number } | null;
   readonly minutes: number;
 }
@@ -25,7 +40,17 @@ export interface Past {
 }
 
 /** Parameters that move by themselves in the simulation; the others keep their starting value. */
-const MOVED = new Set<string>(["nitrate", "phosphate", "alkalinity", "calcium", "magnesium", "gh", "salinity", "ammonia", "nitrite"]);
+const MOVED = new Set<string>([
+  "nitrate",
+  "phosphate",
+  "alkalinity",
+  "calcium",
+  "magnesium",
+  "gh",
+  "salinity",
+  "ammonia",
+  "nitrite",
+]);
 const SKIP_REASONS = ["no time left", "school was in the room", "part not in the van"];
 
 /** A unit a tired technician may use for the figure, with its share of the visits. */
@@ -38,12 +63,23 @@ function unitFor(parameter: Parameter, random: Random): string {
 }
 
 /** Lives a tank's past through hour by hour, with kit error, missed visits and the owner's mistakes. */
-export function liveThrough(story: Story, book: TankBook, source: WaterSource, visitDates: readonly string[], from: string, today: string, random: Random): Past {
+export function liveThrough(
+  story: Story,
+  book: TankBook,
+  source: WaterSource,
+  visitDates: readonly string[],
+  from: string,
+  today: string,
+  random: Random,
+): Past {
   const { life } = story;
   const litres = systemVolumeL(book);
   const tank = simulatedTank({
     litres,
-    levels: { ...Object.fromEntries(Object.entries(life.start).filter(([p]) => MOVED.has(p))) } as Record<string, number>,
+    levels: { ...Object.fromEntries(Object.entries(life.start).filter(([p]) => MOVED.has(p))) } as Record<
+      string,
+      number
+    >,
     temperatureC: life.start.temperature ?? book.targetC,
   });
   const held = book.gear.includes("heater") || book.gear.includes("chiller") ? book.targetC : undefined;
@@ -62,7 +98,8 @@ export function liveThrough(story: Story, book: TankBook, source: WaterSource, v
     const rates = life.since && daysAgo <= life.since.daysAgo ? life.since.perDay : life.perDay;
     const season = Math.cos((2 * Math.PI * (daysBetween(`${day.slice(0, 4)}-07-20`, day) % 365)) / 365);
     const hot = life.roomC.hotDaysAgo !== undefined && Math.abs(daysAgo - life.roomC.hotDaysAgo) < 7 ? 8 : 0;
-    const strength = life.weak && daysAgo <= life.weak.fromDaysAgo && daysAgo >= life.weak.toDaysAgo ? life.weak.strength : 1;
+    const strength =
+      life.weak && daysAgo <= life.weak.fromDaysAgo && daysAgo >= life.weak.toDaysAgo ? life.weak.strength : 1;
     const hours = dates.has(day) ? 10 : 24;
     const live = (count: number) => {
       for (let h = 0; h < count; h++) {
@@ -78,16 +115,26 @@ export function liveThrough(story: Story, book: TankBook, source: WaterSource, v
     if (book.topUp === "reservoir") tank.pour(Math.max(0, litres - tank.litres()), {}, tank.temperatureC());
     if (book.topUp === "owner") {
       const wrong = life.topUpPsu && daysAgo <= life.topUpPsu.sinceDaysAgo;
-      tank.pour(Math.max(0, litres - tank.litres()), wrong ? { salinity: life.topUpPsu?.psu ?? 0 } : {}, tank.temperatureC());
+      tank.pour(
+        Math.max(0, litres - tank.litres()),
+        wrong ? { salinity: life.topUpPsu?.psu ?? 0 } : {},
+        tank.temperatureC(),
+      );
     }
     // One visit in twenty-five is missed: a holiday, a flat tyre.
     if (!dates.has(day) || random() < 0.04) continue;
 
     const missing = Math.max(0, litres - tank.litres());
-    const surface = book.sump ? book.sump.lengthM * book.sump.widthM : surfaceM2(book.display.vessel, book.display.runningLevelM);
+    const surface = book.sump
+      ? book.sump.lengthM * book.sump.widthM
+      : surfaceM2(book.display.vessel, book.display.runningLevelM);
     const sinceVisit = daysBetween(lastVisit, day);
-    const level = book.topUp === "technician" ? { belowCm: Math.round((missing / (surface * 1000)) * 1000) / 10, missingL: missing, days: sinceVisit } : null;
-    const dueNow = (code: TaskCode) => daysBetween(lastDone.get(code) ?? from, day) >= libraryTask(code).everyDays - libraryTask(code).giveDays;
+    const level =
+      book.topUp === "technician"
+        ? { belowCm: Math.round((missing / (surface * 1000)) * 1000) / 10, missingL: missing, days: sinceVisit }
+        : null;
+    const dueNow = (code: TaskCode) =>
+      daysBetween(lastDone.get(code) ?? from, day) >= libraryTask(code).everyDays - libraryTask(code).giveDays;
 
     const readings: PastVisit["readings"][number][] = [];
     const steps: PastVisit["steps"][number][] = [];
@@ -103,12 +150,23 @@ export function liveThrough(story: Story, book: TankBook, source: WaterSource, v
         if (reading) readings.push(reading);
       }
       if (typeof job.result !== "object" && random() < 0.03) {
-        steps.push({ code, outcome: "skipped", minutes: null, dirt: null, intervalDays, reason: SKIP_REASONS[Math.floor(random() * 3)] ?? "no time left", sector: null });
+        steps.push({
+          code,
+          outcome: "skipped",
+          minutes: null,
+          dirt: null,
+          intervalDays,
+          reason: SKIP_REASONS[Math.floor(random() * 3)] ?? "no time left",
+          sector: null,
+        });
         continue;
       }
       if (code === "vacuum-sector") lastSector = (lastSector % book.sectors) + 1;
       steps.push({
-        code, outcome: "done", intervalDays, reason: null,
+        code,
+        outcome: "done",
+        intervalDays,
+        reason: null,
         minutes: Math.round(job.minutes * (0.8 + 0.5 * random()) * 10) / 10,
         dirt: job.result === "dirt" ? Math.min(5, Math.max(1, Math.round(3 + gaussian(random) * 0.7))) : null,
         sector: code === "vacuum-sector" ? lastSector : null,
@@ -127,18 +185,33 @@ export function liveThrough(story: Story, book: TankBook, source: WaterSource, v
     }
     live(24 - hours);
     visits.push({
-      on: day, readings, change: outL > 0 ? { outL, inL: Math.round(outL + missing) } : null, steps, level: level && sinceVisit > 0 ? level : null,
+      on: day,
+      readings,
+      change: outL > 0 ? { outL, inL: Math.round(outL + missing) } : null,
+      steps,
+      level: level && sinceVisit > 0 ? level : null,
       minutes: Math.round(18 + steps.reduce((sum, s) => sum + (s.minutes ?? 0), 0) + outL / 6),
     });
     lastVisit = day;
   }
-  for (const [code, past] of Object.entries(story.past ?? {})) if (past) lastDone.set(code as TaskCode, addDays(today, -past.doneDaysAgo));
+  for (const [code, past] of Object.entries(story.past ?? {}))
+    if (past) lastDone.set(code as TaskCode, addDays(today, -past.doneDaysAgo));
   return { visits, lastDone, lastSector };
 }
 
-function read(parameter: Parameter, tank: ReturnType<typeof simulatedTank>, start: Partial<Record<Parameter, number>>, random: Random) {
+function read(
+  parameter: Parameter,
+  tank: ReturnType<typeof simulatedTank>,
+  start: Partial<Record<Parameter, number>>,
+  random: Random,
+) {
   const facts = parameterFacts[parameter];
-  const truth = parameter === "temperature" ? tank.temperatureC() : MOVED.has(parameter) ? tank.concentration(parameter) : start[parameter];
+  const truth =
+    parameter === "temperature"
+      ? tank.temperatureC()
+      : MOVED.has(parameter)
+        ? tank.concentration(parameter)
+        : start[parameter];
   if (truth === undefined || (truth === 0 && start[parameter] === undefined)) return null;
   const method = facts.methods[0];
   const sigma = Math.max(method?.absolute ?? 0, (method?.relative ?? 0) * truth) / 3;
@@ -150,6 +223,7 @@ function read(parameter: Parameter, tank: ReturnType<typeof simulatedTank>, star
   if (!option) return null;
   const entered = option.fromCanonical(seen).toFixed(option.decimals);
   const parsed = parseReading({ parameter, text: entered, unit: option.unit, method: method?.method ?? "" });
-  return parsed.ok ? { parameter, entered, unit: option.unit, method: method?.method ?? "", value: parsed.value, sigma: parsed.sigma } : null;
+  return parsed.ok
+    ? { parameter, entered, unit: option.unit, method: method?.method ?? "", value: parsed.value, sigma: parsed.sigma }
+    : null;
 }
-

@@ -41,7 +41,10 @@ class Rows {
   }
   async write(): Promise<void> {
     for (const [table, rows] of this.byTable)
-      for (let i = 0; i < rows.length; i += BATCH) await db().insert(table).values(rows.slice(i, i + BATCH) as never);
+      for (let i = 0; i < rows.length; i += BATCH)
+        await db()
+          .insert(table)
+          .values(rows.slice(i, i + BATCH) as never);
     this.byTable.clear();
   }
 }
@@ -54,7 +57,15 @@ export async function loadDemo(now: Date): Promise<{ businessId: string; today: 
   const rows = new Rows();
   rows.add(t.organization, { id: businessId, name: logins.business, slug: "calder-renn", createdAt: now });
   rows.add(t.business, {
-    id: businessId, name: logins.business, zone: ZONE, phone: "555 0142", mailFrom: "letters@calder-renn.example", ...BASE, roadFactor: 1.35, speedKmH: 26, limits: DEFAULT_LIMITS,
+    id: businessId,
+    name: logins.business,
+    zone: ZONE,
+    phone: "555 0142",
+    mailFrom: "letters@calder-renn.example",
+    ...BASE,
+    roadFactor: 1.35,
+    speedKmH: 26,
+    limits: DEFAULT_LIMITS,
   });
   await rows.write();
 
@@ -69,9 +80,23 @@ export async function loadDemo(now: Date): Promise<{ businessId: string; today: 
   const stopIds = new Map<string, string>();
   const tankIds: string[] = [];
   all.forEach((story, i) => {
-    const at = sites.get(story.site) ?? addSite(rows, businessId, clients.get(story.client) ?? "", people.get(story.person) ?? "", story, day);
+    const at =
+      sites.get(story.site) ??
+      addSite(rows, businessId, clients.get(story.client) ?? "", people.get(story.person) ?? "", story, day);
     sites.set(story.site, at);
-    tankIds.push(addTank(rows, { businessId, story, at, sourceIds, personId: people.get(story.person) ?? "", today, seed: 1000 + i, stopIds, day }));
+    tankIds.push(
+      addTank(rows, {
+        businessId,
+        story,
+        at,
+        sourceIds,
+        personId: people.get(story.person) ?? "",
+        today,
+        seed: 1000 + i,
+        stopIds,
+        day,
+      }),
+    );
   });
   await rows.write();
   await layOut(businessId, today);
@@ -91,7 +116,17 @@ function addSources(rows: Rows, businessId: string, ids: ReadonlyMap<string, str
         const lesson = learnSalt(gramsPerLitre, b);
         gramsPerLitre = lesson.gramsPerLitre;
         const { daysAgo, ...batch } = b;
-        batches.push({ id: newId(), businessId, sourceId: id, at: new Date(now.getTime() - daysAgo * 86_400_000), ...batch, confirmed: false, questioned: false, batchGPerL: lesson.batchGramsPerLitre, learntGPerL: gramsPerLitre });
+        batches.push({
+          id: newId(),
+          businessId,
+          sourceId: id,
+          at: new Date(now.getTime() - daysAgo * 86_400_000),
+          ...batch,
+          confirmed: false,
+          questioned: false,
+          batchGPerL: lesson.batchGramsPerLitre,
+          learntGPerL: gramsPerLitre,
+        });
       }
       facts = { ...water, salt: { ...water.salt, gramsPerLitre, batches: batches.length } };
     }
@@ -111,28 +146,66 @@ function addClients(rows: Rows, businessId: string, all: readonly Story[]): Map<
   return clients;
 }
 
-async function addPeople(rows: Rows, businessId: string, clients: ReadonlyMap<string, string>, now: Date): Promise<Map<string, string>> {
+async function addPeople(
+  rows: Rows,
+  businessId: string,
+  clients: ReadonlyMap<string, string>,
+  now: Date,
+): Promise<Map<string, string>> {
   const people = new Map<string, string>();
   for (const login of logins.logins) {
-    const made = await auth().api.signUpEmail({ body: { name: login.name, email: login.email, password: login.password } });
+    const made = await auth().api.signUpEmail({
+      body: { name: login.name, email: login.email, password: login.password },
+    });
     const id = newId();
     people.set(login.name, id);
-    rows.add(t.member, { id: newId(), organizationId: businessId, userId: made.user.id, role: login.role === "office" ? "owner" : "member", createdAt: now });
+    rows.add(t.member, {
+      id: newId(),
+      organizationId: businessId,
+      userId: made.user.id,
+      role: login.role === "office" ? "owner" : "member",
+      createdAt: now,
+    });
     rows.add(t.person, {
-      id, businessId, userId: made.user.id, clientId: login.client ? (clients.get(login.client) ?? null) : null, name: login.name, role: login.role as "office",
-      units: METRIC, dayStartMinute: minuteOf("06:30"), dayEndMinute: minuteOf("17:00"), vanKg: login.name === "Ines Calder" ? 440 : 380,
+      id,
+      businessId,
+      userId: made.user.id,
+      clientId: login.client ? (clients.get(login.client) ?? null) : null,
+      name: login.name,
+      role: login.role as "office",
+      units: METRIC,
+      dayStartMinute: minuteOf("06:30"),
+      dayEndMinute: minuteOf("17:00"),
+      vanKg: login.name === "Ines Calder" ? 440 : 380,
     });
   }
   await rows.write();
   return people;
 }
 
-function addSite(rows: Rows, businessId: string, clientId: string, personId: string, story: Story, day: (offset: number) => string) {
+function addSite(
+  rows: Rows,
+  businessId: string,
+  clientId: string,
+  personId: string,
+  story: Story,
+  day: (offset: number) => string,
+) {
   const [siteId, seriesId] = [newId(), newId()];
   const window = { from: minuteOf(story.window[0]), to: minuteOf(story.window[1]) };
   rows.add(t.site, {
-    id: siteId, businessId, clientId, name: story.site, address: story.address, lat: BASE.lat + story.at[1] / KM_PER_DEGREE, lon: BASE.lon + story.at[0] / (KM_PER_DEGREE * Math.cos((BASE.lat * Math.PI) / 180)),
-    windows: Object.fromEntries([1, 2, 3, 4, 5, 6, 7].map((d) => [String(d), window])), drain: story.drain, access: story.access, setUpMinutes: story.setUpMinutes, bucketL: story.bucketL,
+    id: siteId,
+    businessId,
+    clientId,
+    name: story.site,
+    address: story.address,
+    lat: BASE.lat + story.at[1] / KM_PER_DEGREE,
+    lon: BASE.lon + story.at[0] / (KM_PER_DEGREE * Math.cos((BASE.lat * Math.PI) / 180)),
+    windows: Object.fromEntries([1, 2, 3, 4, 5, 6, 7].map((d) => [String(d), window])),
+    drain: story.drain,
+    access: story.access,
+    setUpMinutes: story.setUpMinutes,
+    bucketL: story.bucketL,
   });
   const first = weekday(day(story.dayOffset));
   const rule = ruleFor(story.rhythm, story.rhythm === "twice-weekly" ? [first, ((first + 2) % 7) + 1] : [first]);
@@ -154,12 +227,24 @@ interface TankToAdd {
   readonly day: (offset: number) => string;
 }
 
-function addTank(rows: Rows, { businessId, story, at, sourceIds, personId, today, seed, stopIds, day }: TankToAdd): string {
+function addTank(
+  rows: Rows,
+  { businessId, story, at, sourceIds, personId, today, seed, stopIds, day }: TankToAdd,
+): string {
   const tankId = newId();
   const water = waters[story.source];
   if (!water) throw new Error(`No water called ${story.source}`);
   const sourceId = sourceIds.get(story.source) ?? "";
-  rows.add(t.tank, { id: tankId, businessId, siteId: at.siteId, sourceId, topUpSourceId: sourceIds.get("purified") ?? "", name: story.tank, kind: story.kind, facts: story.facts });
+  rows.add(t.tank, {
+    id: tankId,
+    businessId,
+    siteId: at.siteId,
+    sourceId,
+    topUpSourceId: sourceIds.get("purified") ?? "",
+    name: story.tank,
+    kind: story.kind,
+    facts: story.facts,
+  });
   const book: TankBook = { id: tankId, name: story.tank, kind: story.kind, ...story.facts };
   const systemL = systemVolumeL(book);
   const mode = book.schools.how === "in-and-out" ? "in-and-out" : "batch";
@@ -167,10 +252,26 @@ function addTank(rows: Rows, { businessId, story, at, sourceIds, personId, today
   const walked = WALKED.includes(story.site) ? at.dates.at(-1) : undefined;
   if (walked) {
     const stopId = newId();
-    rows.add(t.stop, { id: stopId, businessId, siteId: at.siteId, personId, seriesId: at.seriesId, originalOn: walked, onDate: walked });
+    rows.add(t.stop, {
+      id: stopId,
+      businessId,
+      siteId: at.siteId,
+      personId,
+      seriesId: at.seriesId,
+      originalOn: walked,
+      onDate: walked,
+    });
     rows.add(t.visit, { id: newId(), businessId, tankId, stopId, onDate: walked });
   }
-  const past = liveThrough(story, book, { id: sourceId, ...water }, at.dates.filter((d) => d !== walked), day(-story.historyDays), today, seeded(seed));
+  const past = liveThrough(
+    story,
+    book,
+    { id: sourceId, ...water },
+    at.dates.filter((d) => d !== walked),
+    day(-story.historyDays),
+    today,
+    seeded(seed),
+  );
   const base = { businessId, tankId };
 
   for (const v of past.visits) {
@@ -178,16 +279,53 @@ function addTank(rows: Rows, { businessId, story, at, sourceIds, personId, today
     const stopId = stopIds.get(key) ?? newId();
     if (!stopIds.has(key)) {
       stopIds.set(key, stopId);
-      rows.add(t.stop, { id: stopId, businessId, siteId: at.siteId, personId, seriesId: at.seriesId, originalOn: v.on, onDate: v.on });
+      rows.add(t.stop, {
+        id: stopId,
+        businessId,
+        siteId: at.siteId,
+        personId,
+        seriesId: at.seriesId,
+        originalOn: v.on,
+        onDate: v.on,
+      });
     }
     const visitId = newId();
     const startedAt = new Date(instantOf(v.on, minuteOf(story.window[0]) + 10, ZONE));
-    rows.add(t.visit, { id: visitId, ...base, stopId, onDate: v.on, state: "closed", startedAt, closedAt: new Date(startedAt.getTime() + v.minutes * 60_000), minutes: v.minutes });
+    rows.add(t.visit, {
+      id: visitId,
+      ...base,
+      stopId,
+      onDate: v.on,
+      state: "closed",
+      startedAt,
+      closedAt: new Date(startedAt.getTime() + v.minutes * 60_000),
+      minutes: v.minutes,
+    });
     const levelShare = v.level ? 1 - v.level.missingL / systemL : 1;
-    for (const r of v.readings) rows.add(t.reading, { id: newId(), ...base, visitId, ...r, levelShare, takenAt: new Date(startedAt.getTime() + 8 * 60_000), onDate: v.on });
+    for (const r of v.readings)
+      rows.add(t.reading, {
+        id: newId(),
+        ...base,
+        visitId,
+        ...r,
+        levelShare,
+        takenAt: new Date(startedAt.getTime() + 8 * 60_000),
+        onDate: v.on,
+      });
     if (v.change)
-      rows.add(t.waterChange, { id: newId(), ...base, visitId, at: new Date(startedAt.getTime() + 25 * 60_000), onDate: v.on, ...v.change, systemL, share: effectiveShare(v.change.outL, systemL, mode), chemistry: water.chemistry });
-    for (const { code, ...s } of v.steps) rows.add(t.stepLog, { id: newId(), ...base, visitId, step: code, onDate: v.on, ...s });
+      rows.add(t.waterChange, {
+        id: newId(),
+        ...base,
+        visitId,
+        at: new Date(startedAt.getTime() + 25 * 60_000),
+        onDate: v.on,
+        ...v.change,
+        systemL,
+        share: effectiveShare(v.change.outL, systemL, mode),
+        chemistry: water.chemistry,
+      });
+    for (const { code, ...s } of v.steps)
+      rows.add(t.stepLog, { id: newId(), ...base, visitId, step: code, onDate: v.on, ...s });
     if (v.level) rows.add(t.levelLog, { id: newId(), ...base, visitId, onDate: v.on, ...v.level });
   }
   for (const code of story.jobs) {
@@ -196,31 +334,67 @@ function addTank(rows: Rows, { businessId, story, at, sourceIds, personId, today
     const log = past.visits.flatMap((v) => v.steps.filter((s) => s.code === code));
     const skips = log.length - 1 - log.findLastIndex((s) => s.outcome === "done");
     for (let i = 0; i < (known?.slips ?? 0); i++)
-      rows.add(t.stepLog, { id: newId(), ...base, step: code, onDate: day(-14 + 7 * i), outcome: "skipped", reason: known?.reason ?? null });
-    if (known) rows.add(t.stepLog, { id: newId(), ...base, step: code, onDate: day(-known.doneDaysAgo), outcome: "done" });
+      rows.add(t.stepLog, {
+        id: newId(),
+        ...base,
+        step: code,
+        onDate: day(-14 + 7 * i),
+        outcome: "skipped",
+        reason: known?.reason ?? null,
+      });
+    if (known)
+      rows.add(t.stepLog, { id: newId(), ...base, step: code, onDate: day(-known.doneDaysAgo), outcome: "done" });
     rows.add(t.task, {
-      id: newId(), ...base, code, everyDays, giveDays, lastDoneOn: past.lastDone.get(code) ?? day(-everyDays), slips: known ? (known.slips ?? 0) : Math.max(0, skips),
-      lastSkipReason: known?.reason ?? null, lastSector: code === "vacuum-sector" ? past.lastSector : 0,
+      id: newId(),
+      ...base,
+      code,
+      everyDays,
+      giveDays,
+      lastDoneOn: past.lastDone.get(code) ?? day(-everyDays),
+      slips: known ? (known.slips ?? 0) : Math.max(0, skips),
+      lastSkipReason: known?.reason ?? null,
+      lastSector: code === "vacuum-sector" ? past.lastSector : 0,
     });
   }
   const { weak, since, slip, topUpPsu } = story.life;
-  const event = (daysAgo: number, text: string, breaksRate: boolean) => rows.add(t.tankEvent, { id: newId(), ...base, onDate: day(-daysAgo), text, breaksRate });
+  const event = (daysAgo: number, text: string, breaksRate: boolean) =>
+    rows.add(t.tankEvent, { id: newId(), ...base, onDate: day(-daysAgo), text, breaksRate });
   if (since) event(since.daysAgo, since.text, true);
   if (slip) event(slip.daysAgo, "A barrel was mixed too weak; corrected at one ppt a day", true);
   if (weak) {
     event(weak.fromDaysAgo, weak.finding, false);
-    rows.add(t.finding, { id: newId(), ...base, kind: "equipment", text: weak.finding, state: "fixed", seenAt: new Date(instantOf(day(-weak.fromDaysAgo), 600, ZONE)) });
+    rows.add(t.finding, {
+      id: newId(),
+      ...base,
+      kind: "equipment",
+      text: weak.finding,
+      state: "fixed",
+      seenAt: new Date(instantOf(day(-weak.fromDaysAgo), 600, ZONE)),
+    });
   }
   if (topUpPsu) event(topUpPsu.sinceDaysAgo, "New staff tops up", true);
   if (story.openFinding) {
     const { kind, text, daysAgo, dueInDays } = story.openFinding;
-    rows.add(t.finding, { id: newId(), ...base, kind, text, state: "carried", dueOn: day(dueInDays), seenAt: new Date(instantOf(day(-daysAgo), 600, ZONE)) });
+    rows.add(t.finding, {
+      id: newId(),
+      ...base,
+      kind,
+      text,
+      state: "carried",
+      dueOn: day(dueInDays),
+      seenAt: new Date(instantOf(day(-daysAgo), 600, ZONE)),
+    });
   }
   return tankId;
 }
 
 /** Two visits of last week are logged again by operations, as a phone would, so that letters of them exist. */
-async function walkLastVisits(businessId: string, siteNames: readonly string[], today: string, now: Date): Promise<void> {
+async function walkLastVisits(
+  businessId: string,
+  siteNames: readonly string[],
+  today: string,
+  now: Date,
+): Promise<void> {
   for (const name of siteNames) {
     const [row] = await db()
       .select({ visit: t.visit, personId: t.stop.personId, userId: t.person.userId })
@@ -234,7 +408,9 @@ async function walkLastVisits(businessId: string, siteNames: readonly string[], 
     const scope = row?.userId ? await scopeOfUser(row.userId) : null;
     if (!row || !scope) throw new Error(`No past visit of ${name}`);
     const { visit } = row;
-    const input = (await loadPlanInputs(db(), businessId, [{ visitId: visit.id, tankId: visit.tankId, on: visit.onDate }])).get(visit.id);
+    const input = (
+      await loadPlanInputs(db(), businessId, [{ visitId: visit.id, tankId: visit.tankId, on: visit.onDate }])
+    ).get(visit.id);
     if (!input) throw new Error(`No plan for ${name}`);
     const { ops } = walkThrough(input, instantOf(visit.onDate, minuteOf("09:20"), ZONE), (p) => {
       const last = input.readings.findLast((r) => r.parameter === p);
@@ -246,4 +422,3 @@ async function walkLastVisits(businessId: string, siteNames: readonly string[], 
     if (refused) throw new Error(`${name}: ${JSON.stringify(refused)}`);
   }
 }
-

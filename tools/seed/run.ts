@@ -11,7 +11,10 @@ await admin.query(`create database if not exists \`${pathname.slice(1)}\``);
 await admin.end();
 await migrateDatabase(url, "data/migrations");
 
-const [known] = await db().select({ id: organization.id }).from(organization).where(eq(organization.slug, "calder-renn"));
+const [known] = await db()
+  .select({ id: organization.id })
+  .from(organization)
+  .where(eq(organization.slug, "calder-renn"));
 if (!known) {
   // Only this program may add people without an invitation.
   process.env.KEEL_SIGN_UP = "open";

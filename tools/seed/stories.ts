@@ -1,5 +1,5 @@
-import { kindProgramme, type TaskCode } from "@keel-round/core/programme";
 import type { Rhythm } from "@keel-round/core/calendar";
+import { kindProgramme, type TaskCode } from "@keel-round/core/programme";
 import { kindFacts, type SwitchGear, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 
@@ -8,12 +8,21 @@ export interface Life {
   /** Builds up (or is used, if negative), in the parameter's unit a day. */
   readonly perDay: Partial<Record<Parameter, number>>;
   /** From so many days ago, other rates. */
-  readonly since?: { readonly daysAgo: number; readonly perDay: Partial<Record<Parameter, number>>; readonly text: string };
+  readonly since?: {
+    readonly daysAgo: number;
+    readonly perDay: Partial<Record<Parameter, number>>;
+    readonly text: string;
+  };
   readonly start: Partial<Record<Parameter, number>>;
   /** What the owner tops up with, as salinity. */
   readonly topUpPsu?: { readonly psu: number; readonly sinceDaysAgo: number };
   /** Strength of heater or chiller in a stretch of days. */
-  readonly weak?: { readonly fromDaysAgo: number; readonly toDaysAgo: number; readonly strength: number; readonly finding: string };
+  readonly weak?: {
+    readonly fromDaysAgo: number;
+    readonly toDaysAgo: number;
+    readonly strength: number;
+    readonly finding: string;
+  };
   /** A wrong mix that was poured once. */
   readonly slip?: { readonly daysAgo: number; readonly mixPsu: number };
   readonly roomC: { readonly mean: number; readonly swing: number; readonly hotDaysAgo?: number };
@@ -36,7 +45,15 @@ export interface Story {
   readonly tank: string;
   readonly kind: TankKind;
   readonly facts: TankFacts;
-  readonly source: "tap" | "purified" | "remineralised" | "natural-sea" | "reef-mix" | "brackish-mix" | "jelly-mix" | "fish-mix";
+  readonly source:
+    | "tap"
+    | "purified"
+    | "remineralised"
+    | "natural-sea"
+    | "reef-mix"
+    | "brackish-mix"
+    | "jelly-mix"
+    | "fish-mix";
   readonly jobs: readonly TaskCode[];
   readonly rhythm: Rhythm;
   /** Days from today to the next stop of the series. */
@@ -45,8 +62,15 @@ export interface Story {
   readonly historyDays: number;
   readonly life: Life;
   /** Jobs with a past of their own: days ago last done, slips and their reason. */
-  readonly past?: Partial<Record<TaskCode, { readonly doneDaysAgo: number; readonly slips?: number; readonly reason?: string }>>;
-  readonly openFinding?: { readonly kind: "equipment" | "livestock" | "safety" | "other"; readonly text: string; readonly daysAgo: number; readonly dueInDays: number };
+  readonly past?: Partial<
+    Record<TaskCode, { readonly doneDaysAgo: number; readonly slips?: number; readonly reason?: string }>
+  >;
+  readonly openFinding?: {
+    readonly kind: "equipment" | "livestock" | "safety" | "other";
+    readonly text: string;
+    readonly daysAgo: number;
+    readonly dueInDays: number;
+  };
 }
 
 type FactsInput = {
@@ -58,7 +82,27 @@ type FactsInput = {
   readonly animals: TankFacts["animals"];
   readonly evaporation: number;
   readonly topUp: TankFacts["topUp"];
-} & Partial<Pick<TankFacts, "material" | "lidded" | "sectors" | "sump" | "landmarks" | "filterUnits" | "treatment" | "notes" | "drainLPerMinute" | "refillLPerMinute" | "startedOn">> & { readonly schools?: Partial<TankFacts["schools"]>; /** Readings count for so long; longer than the kind's where visits are rare. */ readonly validDays?: number };
+} & Partial<
+  Pick<
+    TankFacts,
+    | "material"
+    | "lidded"
+    | "sectors"
+    | "sump"
+    | "landmarks"
+    | "filterUnits"
+    | "treatment"
+    | "notes"
+    | "drainLPerMinute"
+    | "refillLPerMinute"
+    | "startedOn"
+  >
+> & {
+    readonly schools?: Partial<
+      TankFacts["schools"]
+    > /** Readings count for so long; longer than the kind's where visits are rare. */;
+    readonly validDays?: number;
+  };
 
 /** Facts of a tank from its kind and what is its own. */
 export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
@@ -94,144 +138,526 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
 export function stories(day: (offset: number) => string): Story[] {
   return [
     {
-      client: "Maritime College", contact: "Ms. Tindall", email: "science@maritime-college.example", site: "Maritime College", address: "1 Slipway Road",
-      at: [2.1, 1.4], window: ["07:00", "09:00"], drain: "sewer", access: "Side gate, code at the porter's lodge; slipway is slippery.", setUpMinutes: 14, bucketL: 24,
-      tank: "Rocky shore", kind: "temperate-marine", source: "natural-sea", rhythm: "fortnightly", dayOffset: 0, person: "Ines Calder", historyDays: 365,
+      client: "Maritime College",
+      contact: "Ms. Tindall",
+      email: "science@maritime-college.example",
+      site: "Maritime College",
+      address: "1 Slipway Road",
+      at: [2.1, 1.4],
+      window: ["07:00", "09:00"],
+      drain: "sewer",
+      access: "Side gate, code at the porter's lodge; slipway is slippery.",
+      setUpMinutes: 14,
+      bucketL: 24,
+      tank: "Rocky shore",
+      kind: "temperate-marine",
+      source: "natural-sea",
+      rhythm: "fortnightly",
+      dayOffset: 0,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("temperate-marine", {
-        vessel: { shape: "box", lengthM: 2, widthM: 0.8, heightM: 0.7 }, levelM: 0.62, bed: ["gravel", 0.04], rock: [95, 0.48], gear: ["skimmer", "chiller", "return", "wave-maker"],
-        landmarks: [{ name: "highest anemone", kind: "animals", heightM: 0.47, airMinutes: 25 }, { name: "chiller intake", kind: "intake", heightM: 0.3, airMinutes: 0 }],
-        filterUnits: [{ id: "canister", name: "canister filter", biological: true }], animals: [{ name: "shore anemones", count: 24, hazard: "sting" }, { name: "blennies", count: 4 }, { name: "shore crabs", count: 6, hazard: "bite" }],
-        evaporation: 2.2, topUp: "technician", drainLPerMinute: 18, refillLPerMinute: 16, lidded: false,
+        vessel: { shape: "box", lengthM: 2, widthM: 0.8, heightM: 0.7 },
+        levelM: 0.62,
+        bed: ["gravel", 0.04],
+        rock: [95, 0.48],
+        gear: ["skimmer", "chiller", "return", "wave-maker"],
+        landmarks: [
+          { name: "highest anemone", kind: "animals", heightM: 0.47, airMinutes: 25 },
+          { name: "chiller intake", kind: "intake", heightM: 0.3, airMinutes: 0 },
+        ],
+        filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
+        animals: [
+          { name: "shore anemones", count: 24, hazard: "sting" },
+          { name: "blennies", count: 4 },
+          { name: "shore crabs", count: 6, hazard: "bite" },
+        ],
+        evaporation: 2.2,
+        topUp: "technician",
+        drainLPerMinute: 18,
+        refillLPerMinute: 16,
+        lidded: false,
       }),
       jobs: kindProgramme["temperate-marine"],
-      life: { perDay: { nitrate: 0.1 }, start: { nitrate: 11, salinity: 34.2, ph: 8.0, ammonia: 0.02, temperature: 14 }, roomC: { mean: 19, swing: 4 }, weak: { fromDaysAgo: 112, toDaysAgo: 84, strength: 0.2, finding: "Chiller runs all day and the water still warms" } },
+      life: {
+        perDay: { nitrate: 0.1 },
+        start: { nitrate: 11, salinity: 34.2, ph: 8.0, ammonia: 0.02, temperature: 14 },
+        roomC: { mean: 19, swing: 4 },
+        weak: {
+          fromDaysAgo: 112,
+          toDaysAgo: 84,
+          strength: 0.2,
+          finding: "Chiller runs all day and the water still warms",
+        },
+      },
       openFinding: { kind: "equipment", text: "Chiller fan is loud since the summer", daysAgo: 14, dueInDays: 0 },
     },
     {
-      client: "Lanehead Clinic", contact: "Reception", email: "desk@lanehead-clinic.example", site: "Lanehead Clinic", address: "40 Lanehead",
-      at: [1.2, -0.6], window: ["08:30", "10:15"], drain: "sewer", access: "Before the first patients; lift is narrow.", setUpMinutes: 10, bucketL: 20,
-      tank: "Waiting room", kind: "planted", source: "tap", rhythm: "weekly", dayOffset: 0, person: "Ines Calder", historyDays: 365,
+      client: "Lanehead Clinic",
+      contact: "Reception",
+      email: "desk@lanehead-clinic.example",
+      site: "Lanehead Clinic",
+      address: "40 Lanehead",
+      at: [1.2, -0.6],
+      window: ["08:30", "10:15"],
+      drain: "sewer",
+      access: "Before the first patients; lift is narrow.",
+      setUpMinutes: 10,
+      bucketL: 20,
+      tank: "Waiting room",
+      kind: "planted",
+      source: "tap",
+      rhythm: "weekly",
+      dayOffset: 0,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("planted", {
-        vessel: { shape: "box", lengthM: 1.2, widthM: 0.5, heightM: 0.5 }, levelM: 0.45, bed: ["gravel", 0.05], rock: [6, 0.3], gear: ["co2", "heater", "filter"], lidded: true,
-        landmarks: [{ name: "filter intake", kind: "intake", heightM: 0.16, airMinutes: 0 }, { name: "tallest stems", kind: "plant", heightM: 0.36, airMinutes: 40 }],
-        filterUnits: [{ id: "canister", name: "canister filter", biological: true }], animals: [{ name: "rummy-nose tetras", count: 22 }, { name: "dwarf gouramis", count: 4 }, { name: "small catfish", count: 8 }],
-        evaporation: 0.6, topUp: "technician", notes: ["Leave the back panel: it feeds the catfish."], schools: { panels: "leave-one" },
+        vessel: { shape: "box", lengthM: 1.2, widthM: 0.5, heightM: 0.5 },
+        levelM: 0.45,
+        bed: ["gravel", 0.05],
+        rock: [6, 0.3],
+        gear: ["co2", "heater", "filter"],
+        lidded: true,
+        landmarks: [
+          { name: "filter intake", kind: "intake", heightM: 0.16, airMinutes: 0 },
+          { name: "tallest stems", kind: "plant", heightM: 0.36, airMinutes: 40 },
+        ],
+        filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
+        animals: [
+          { name: "rummy-nose tetras", count: 22 },
+          { name: "dwarf gouramis", count: 4 },
+          { name: "small catfish", count: 8 },
+        ],
+        evaporation: 0.6,
+        topUp: "technician",
+        notes: ["Leave the back panel: it feeds the catfish."],
+        schools: { panels: "leave-one" },
       }),
       jobs: kindProgramme.planted,
       life: {
-        perDay: { nitrate: 0.85, phosphate: 0.01 }, start: { nitrate: 25, phosphate: 0.6, ph: 6.9, alkalinity: 5, gh: 8, ammonia: 0.02, temperature: 24.5 }, roomC: { mean: 21, swing: 2 },
+        perDay: { nitrate: 0.85, phosphate: 0.01 },
+        start: { nitrate: 25, phosphate: 0.6, ph: 6.9, alkalinity: 5, gh: 8, ammonia: 0.02, temperature: 24.5 },
+        roomC: { mean: 21, swing: 2 },
         since: { daysAgo: 48, perDay: { nitrate: 1.165, phosphate: 0.013 }, text: "Six fish added by the clinic" },
       },
     },
     {
-      client: "Town Museum", contact: "Mr. Abara", email: "keeper@town-museum.example", site: "Town Museum", address: "Guildhall Place",
-      at: [0.3, 0.8], window: ["10:00", "12:30"], drain: "sewer", access: "Goods lift behind the coat room; alarm off until noon.", setUpMinutes: 12, bucketL: 20,
-      tank: "Moon drum", kind: "jellyfish", source: "jelly-mix", rhythm: "weekly", dayOffset: 0, person: "Ines Calder", historyDays: 365,
+      client: "Town Museum",
+      contact: "Mr. Abara",
+      email: "keeper@town-museum.example",
+      site: "Town Museum",
+      address: "Guildhall Place",
+      at: [0.3, 0.8],
+      window: ["10:00", "12:30"],
+      drain: "sewer",
+      access: "Goods lift behind the coat room; alarm off until noon.",
+      setUpMinutes: 12,
+      bucketL: 20,
+      tank: "Moon drum",
+      kind: "jellyfish",
+      source: "jelly-mix",
+      rhythm: "weekly",
+      dayOffset: 0,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("jellyfish", {
-        vessel: { shape: "drum", diameterM: 0.95, depthM: 0.5 }, levelM: 0.82, gear: ["top-up", "uv", "return"], material: "acrylic",
-        landmarks: [{ name: "spray bar", kind: "return", heightM: 0.8, airMinutes: 30 }], filterUnits: [{ id: "bio", name: "ceramic tower", biological: true }],
-        animals: [{ name: "moon jellies", count: 14, hazard: "sting" }], evaporation: 1.1, topUp: "reservoir", drainLPerMinute: 8, refillLPerMinute: 6,
+        vessel: { shape: "drum", diameterM: 0.95, depthM: 0.5 },
+        levelM: 0.82,
+        gear: ["top-up", "uv", "return"],
+        material: "acrylic",
+        landmarks: [{ name: "spray bar", kind: "return", heightM: 0.8, airMinutes: 30 }],
+        filterUnits: [{ id: "bio", name: "ceramic tower", biological: true }],
+        animals: [{ name: "moon jellies", count: 14, hazard: "sting" }],
+        evaporation: 1.1,
+        topUp: "reservoir",
+        drainLPerMinute: 8,
+        refillLPerMinute: 6,
       }),
       jobs: kindProgramme.jellyfish,
-      life: { perDay: { nitrate: 0.35 }, start: { nitrate: 6, salinity: 33.4, ph: 8.05, ammonia: 0.02, temperature: 20 }, roomC: { mean: 20, swing: 1 }, slip: { daysAgo: 63, mixPsu: 25 } },
+      life: {
+        perDay: { nitrate: 0.35 },
+        start: { nitrate: 6, salinity: 33.4, ph: 8.05, ammonia: 0.02, temperature: 20 },
+        roomC: { mean: 20, swing: 1 },
+        slip: { daysAgo: 63, mixPsu: 25 },
+      },
     },
     {
-      client: "Ferry Street School", contact: "Mr. Osei", email: "office@ferry-street.example", site: "Ferry Street School", address: "Ferry Street",
-      at: [-0.8, 0.5], window: ["12:15", "13:45"], drain: "sewer", access: "In the long break; sign in at the office.", setUpMinutes: 8, bucketL: 15,
-      tank: "Axolotls", kind: "cool-fresh", source: "tap", rhythm: "weekly", dayOffset: 0, person: "Ines Calder", historyDays: 365,
+      client: "Ferry Street School",
+      contact: "Mr. Osei",
+      email: "office@ferry-street.example",
+      site: "Ferry Street School",
+      address: "Ferry Street",
+      at: [-0.8, 0.5],
+      window: ["12:15", "13:45"],
+      drain: "sewer",
+      access: "In the long break; sign in at the office.",
+      setUpMinutes: 8,
+      bucketL: 15,
+      tank: "Axolotls",
+      kind: "cool-fresh",
+      source: "tap",
+      rhythm: "weekly",
+      dayOffset: 0,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("cool-fresh", {
-        vessel: { shape: "box", lengthM: 1.2, widthM: 0.45, heightM: 0.45 }, levelM: 0.38, rock: [4, 0.18], gear: ["chiller", "filter"], lidded: true,
-        landmarks: [{ name: "sponge filter", kind: "media", heightM: 0.2, airMinutes: 0 }], filterUnits: [{ id: "sponge", name: "sponge filter", biological: true }],
-        animals: [{ name: "axolotls", count: 5, hazard: "bite" }], evaporation: 0.4, topUp: "owner",
+        vessel: { shape: "box", lengthM: 1.2, widthM: 0.45, heightM: 0.45 },
+        levelM: 0.38,
+        rock: [4, 0.18],
+        gear: ["chiller", "filter"],
+        lidded: true,
+        landmarks: [{ name: "sponge filter", kind: "media", heightM: 0.2, airMinutes: 0 }],
+        filterUnits: [{ id: "sponge", name: "sponge filter", biological: true }],
+        animals: [{ name: "axolotls", count: 5, hazard: "bite" }],
+        evaporation: 0.4,
+        topUp: "owner",
       }),
       jobs: kindProgramme["cool-fresh"],
-      life: { perDay: { nitrate: 0.45 }, start: { nitrate: 15, ph: 7.4, ammonia: 0.01, nitrite: 0.01, temperature: 17 }, roomC: { mean: 20, swing: 3, hotDaysAgo: 128 }, weak: { fromDaysAgo: 134, toDaysAgo: 121, strength: 0.12, finding: "Heat wave: water at the limit, ice bottles rotated by the class" } },
+      life: {
+        perDay: { nitrate: 0.45 },
+        start: { nitrate: 15, ph: 7.4, ammonia: 0.01, nitrite: 0.01, temperature: 17 },
+        roomC: { mean: 20, swing: 3, hotDaysAgo: 128 },
+        weak: {
+          fromDaysAgo: 134,
+          toDaysAgo: 121,
+          strength: 0.12,
+          finding: "Heat wave: water at the limit, ice bottles rotated by the class",
+        },
+      },
     },
     {
-      client: "Ilves Dental", contact: "Dr. Ilves", email: "owner@ilves-dental.example", site: "Ilves Dental", address: "9 Orchard Hill",
-      at: [3.6, 2.2], window: ["13:30", "16:00"], drain: "septic", access: "Back door; shoes off on the oak floor.", setUpMinutes: 12, bucketL: 24,
-      tank: "Reef", kind: "stony-coral", source: "reef-mix", rhythm: "weekly", dayOffset: 0, person: "Ines Calder", historyDays: 365,
+      client: "Ilves Dental",
+      contact: "Dr. Ilves",
+      email: "owner@ilves-dental.example",
+      site: "Ilves Dental",
+      address: "9 Orchard Hill",
+      at: [3.6, 2.2],
+      window: ["13:30", "16:00"],
+      drain: "septic",
+      access: "Back door; shoes off on the oak floor.",
+      setUpMinutes: 12,
+      bucketL: 24,
+      tank: "Reef",
+      kind: "stony-coral",
+      source: "reef-mix",
+      rhythm: "weekly",
+      dayOffset: 0,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("stony-coral", {
-        vessel: { shape: "box", lengthM: 1.5, widthM: 0.65, heightM: 0.65 }, levelM: 0.59, bed: ["sand", 0.04], rock: [48, 0.46], sectors: 5,
+        vessel: { shape: "box", lengthM: 1.5, widthM: 0.65, heightM: 0.65 },
+        levelM: 0.59,
+        bed: ["sand", 0.04],
+        rock: [48, 0.46],
+        sectors: 5,
         gear: ["top-up", "dosing", "skimmer", "reactor", "heater", "return", "wave-maker"],
-        sump: { lengthM: 0.9, widthM: 0.45, heightM: 0.42, runningLevelM: 0.26, lowestLevelM: 0.12, pipesL: 6, weirM: 0.56 },
-        landmarks: [{ name: "highest coral", kind: "coral", heightM: 0.455, airMinutes: 10 }, { name: "wave-maker", kind: "intake", heightM: 0.36, airMinutes: 0 }, { name: "return nozzle", kind: "return", heightM: 0.54, airMinutes: 99 }],
-        filterUnits: [{ id: "a", name: "ceramic block A", biological: true }, { id: "b", name: "ceramic block B", biological: true }],
-        animals: [{ name: "stony corals", count: 31, hazard: "toxin" }, { name: "tangs", count: 3, hazard: "spine" }, { name: "anthias", count: 9 }], evaporation: 3.4, topUp: "reservoir", drainLPerMinute: 14, refillLPerMinute: 11,
+        sump: {
+          lengthM: 0.9,
+          widthM: 0.45,
+          heightM: 0.42,
+          runningLevelM: 0.26,
+          lowestLevelM: 0.12,
+          pipesL: 6,
+          weirM: 0.56,
+        },
+        landmarks: [
+          { name: "highest coral", kind: "coral", heightM: 0.455, airMinutes: 10 },
+          { name: "wave-maker", kind: "intake", heightM: 0.36, airMinutes: 0 },
+          { name: "return nozzle", kind: "return", heightM: 0.54, airMinutes: 99 },
+        ],
+        filterUnits: [
+          { id: "a", name: "ceramic block A", biological: true },
+          { id: "b", name: "ceramic block B", biological: true },
+        ],
+        animals: [
+          { name: "stony corals", count: 31, hazard: "toxin" },
+          { name: "tangs", count: 3, hazard: "spine" },
+          { name: "anthias", count: 9 },
+        ],
+        evaporation: 3.4,
+        topUp: "reservoir",
+        drainLPerMinute: 14,
+        refillLPerMinute: 11,
       }),
       jobs: kindProgramme["stony-coral"],
       life: {
-        perDay: { nitrate: 0.22, phosphate: 0.0012, alkalinity: -0.006, calcium: -0.04, magnesium: -0.05 }, start: { nitrate: 8, phosphate: 0.06, salinity: 35.1, ph: 8.15, alkalinity: 8.2, calcium: 428, magnesium: 1330, temperature: 25 }, roomC: { mean: 21, swing: 2 },
-        since: { daysAgo: 30, perDay: { nitrate: 0.22, phosphate: 0.0016, alkalinity: -0.108, calcium: -0.77, magnesium: -0.1 }, text: "Corals have outgrown the dosing" },
+        perDay: { nitrate: 0.22, phosphate: 0.0012, alkalinity: -0.006, calcium: -0.04, magnesium: -0.05 },
+        start: {
+          nitrate: 8,
+          phosphate: 0.06,
+          salinity: 35.1,
+          ph: 8.15,
+          alkalinity: 8.2,
+          calcium: 428,
+          magnesium: 1330,
+          temperature: 25,
+        },
+        roomC: { mean: 21, swing: 2 },
+        since: {
+          daysAgo: 30,
+          perDay: { nitrate: 0.22, phosphate: 0.0016, alkalinity: -0.108, calcium: -0.77, magnesium: -0.1 },
+          text: "Corals have outgrown the dosing",
+        },
       },
-      past: { "wave-maker-soak": { doneDaysAgo: 60 }, "probe-calibrate": { doneDaysAgo: 85 }, "phosphate-media": { doneDaysAgo: 12 } },
+      past: {
+        "wave-maker-soak": { doneDaysAgo: 60 },
+        "probe-calibrate": { doneDaysAgo: 85 },
+        "phosphate-media": { doneDaysAgo: 12 },
+      },
     },
     {
-      client: "Harrow & Pike, solicitors", contact: "Ms. Pike", email: "office@harrow-pike.example", site: "Harrow & Pike", address: "2 Chancery Steps",
-      at: [0.9, 0.2], window: ["15:00", "17:00"], drain: "sewer", access: "Second floor, no lift.", setUpMinutes: 8, bucketL: 8,
-      tank: "Shrimp cube", kind: "shrimp", source: "remineralised", rhythm: "weekly", dayOffset: 0, person: "Ines Calder", historyDays: 365,
+      client: "Harrow & Pike, solicitors",
+      contact: "Ms. Pike",
+      email: "office@harrow-pike.example",
+      site: "Harrow & Pike",
+      address: "2 Chancery Steps",
+      at: [0.9, 0.2],
+      window: ["15:00", "17:00"],
+      drain: "sewer",
+      access: "Second floor, no lift.",
+      setUpMinutes: 8,
+      bucketL: 8,
+      tank: "Shrimp cube",
+      kind: "shrimp",
+      source: "remineralised",
+      rhythm: "weekly",
+      dayOffset: 0,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("shrimp", {
-        vessel: { shape: "box", lengthM: 0.38, widthM: 0.38, heightM: 0.4 }, levelM: 0.34, bed: ["gravel", 0.04], rock: [2, 0.2], gear: ["heater", "filter"],
-        landmarks: [{ name: "heater", kind: "heater", heightM: 0.17, airMinutes: 0 }], filterUnits: [{ id: "sponge", name: "corner sponge", biological: true }],
-        animals: [{ name: "red shrimp", count: 64 }, { name: "nerite snails", count: 3 }], evaporation: 0.2, topUp: "technician", drainLPerMinute: 2, refillLPerMinute: 1,
+        vessel: { shape: "box", lengthM: 0.38, widthM: 0.38, heightM: 0.4 },
+        levelM: 0.34,
+        bed: ["gravel", 0.04],
+        rock: [2, 0.2],
+        gear: ["heater", "filter"],
+        landmarks: [{ name: "heater", kind: "heater", heightM: 0.17, airMinutes: 0 }],
+        filterUnits: [{ id: "sponge", name: "corner sponge", biological: true }],
+        animals: [
+          { name: "red shrimp", count: 64 },
+          { name: "nerite snails", count: 3 },
+        ],
+        evaporation: 0.2,
+        topUp: "technician",
+        drainLPerMinute: 2,
+        refillLPerMinute: 1,
         treatment: { name: "Algae treatment B", startedOn: day(-9), contactDays: 14, followUpOn: day(5) },
       }),
       jobs: kindProgramme.shrimp,
-      life: { perDay: { nitrate: 0.15, gh: -0.066 }, start: { nitrate: 7, ph: 6.7, gh: 5.4, alkalinity: 1, ammonia: 0.01, temperature: 22.5 }, roomC: { mean: 20, swing: 2 } },
+      life: {
+        perDay: { nitrate: 0.15, gh: -0.066 },
+        start: { nitrate: 7, ph: 6.7, gh: 5.4, alkalinity: 1, ammonia: 0.01, temperature: 22.5 },
+        roomC: { mean: 20, swing: 2 },
+      },
     },
     {
-      client: "Saltmarket Hotel", contact: "Mr. Brandt", email: "house@saltmarket-hotel.example", site: "Saltmarket Hotel", address: "Saltmarket 18",
-      at: [-1.6, -0.4], window: ["13:30", "17:30"], drain: "sewer", access: "Through the kitchen; not during lunch.", setUpMinutes: 18, bucketL: 24,
-      tank: "Column", kind: "marine-fish", source: "fish-mix", rhythm: "weekly", dayOffset: 2, person: "Ines Calder", historyDays: 365,
+      client: "Saltmarket Hotel",
+      contact: "Mr. Brandt",
+      email: "house@saltmarket-hotel.example",
+      site: "Saltmarket Hotel",
+      address: "Saltmarket 18",
+      at: [-1.6, -0.4],
+      window: ["13:30", "17:30"],
+      drain: "sewer",
+      access: "Through the kitchen; not during lunch.",
+      setUpMinutes: 18,
+      bucketL: 24,
+      tank: "Column",
+      kind: "marine-fish",
+      source: "fish-mix",
+      rhythm: "weekly",
+      dayOffset: 2,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("marine-fish", {
-        vessel: { shape: "cylinder", diameterM: 1.05, heightM: 1.25 }, levelM: 1.12, bed: ["sand", 0.05], rock: [70, 0.7], material: "acrylic", sectors: 4,
-        gear: ["top-up", "skimmer", "uv", "heater", "return"], sump: { lengthM: 1.2, widthM: 0.5, heightM: 0.5, runningLevelM: 0.32, lowestLevelM: 0.11, pipesL: 9, weirM: 1.09 },
-        landmarks: [{ name: "return pump intake", kind: "intake", heightM: 0.1, airMinutes: 0 }], filterUnits: [{ id: "bed", name: "moving bed", biological: true }],
-        animals: [{ name: "lionfish", count: 2, hazard: "spine" }, { name: "angelfish", count: 3 }, { name: "butterflyfish", count: 6 }], evaporation: 4.5, topUp: "reservoir", drainLPerMinute: 20, refillLPerMinute: 16,
+        vessel: { shape: "cylinder", diameterM: 1.05, heightM: 1.25 },
+        levelM: 1.12,
+        bed: ["sand", 0.05],
+        rock: [70, 0.7],
+        material: "acrylic",
+        sectors: 4,
+        gear: ["top-up", "skimmer", "uv", "heater", "return"],
+        sump: {
+          lengthM: 1.2,
+          widthM: 0.5,
+          heightM: 0.5,
+          runningLevelM: 0.32,
+          lowestLevelM: 0.11,
+          pipesL: 9,
+          weirM: 1.09,
+        },
+        landmarks: [{ name: "return pump intake", kind: "intake", heightM: 0.1, airMinutes: 0 }],
+        filterUnits: [{ id: "bed", name: "moving bed", biological: true }],
+        animals: [
+          { name: "lionfish", count: 2, hazard: "spine" },
+          { name: "angelfish", count: 3 },
+          { name: "butterflyfish", count: 6 },
+        ],
+        evaporation: 4.5,
+        topUp: "reservoir",
+        drainLPerMinute: 20,
+        refillLPerMinute: 16,
         notes: ["Stool needed: the top is at 2.1 m."],
       }),
       jobs: kindProgramme["marine-fish"],
-      life: { perDay: { nitrate: 0.45 }, start: { nitrate: 26, salinity: 33.2, ph: 8.0, alkalinity: 8.5, ammonia: 0.02, temperature: 25 }, roomC: { mean: 22, swing: 2 } },
+      life: {
+        perDay: { nitrate: 0.45 },
+        start: { nitrate: 26, salinity: 33.2, ph: 8.0, alkalinity: 8.5, ammonia: 0.02, temperature: 25 },
+        roomC: { mean: 22, swing: 2 },
+      },
       past: { "pump-soak": { doneDaysAgo: 124, slips: 2, reason: "kitchen was in use" } },
-      openFinding: { kind: "equipment", text: "Return pump has lost about a third of its flow", daysAgo: 14, dueInDays: 2 },
+      openFinding: {
+        kind: "equipment",
+        text: "Return pump has lost about a third of its flow",
+        daysAgo: 14,
+        dueInDays: 2,
+      },
     },
     {
-      client: "Kettle Diner", contact: "Josie", email: "josie@kettle-diner.example", site: "Kettle Diner", address: "77 Ropewalk",
-      at: [-2.4, 1.1], window: ["09:00", "11:15"], drain: "sewer", access: "Before lunch.", setUpMinutes: 9, bucketL: 20,
-      tank: "Archerfish", kind: "brackish", source: "brackish-mix", rhythm: "weekly", dayOffset: 2, person: "Ines Calder", historyDays: 365,
+      client: "Kettle Diner",
+      contact: "Josie",
+      email: "josie@kettle-diner.example",
+      site: "Kettle Diner",
+      address: "77 Ropewalk",
+      at: [-2.4, 1.1],
+      window: ["09:00", "11:15"],
+      drain: "sewer",
+      access: "Before lunch.",
+      setUpMinutes: 9,
+      bucketL: 20,
+      tank: "Archerfish",
+      kind: "brackish",
+      source: "brackish-mix",
+      rhythm: "weekly",
+      dayOffset: 2,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("brackish", {
-        vessel: { shape: "box", lengthM: 1.4, widthM: 0.5, heightM: 0.6 }, levelM: 0.4, bed: ["sand", 0.04], rock: [12, 0.3], gear: ["heater", "filter"], lidded: true,
-        landmarks: [{ name: "filter intake", kind: "intake", heightM: 0.14, airMinutes: 0 }], filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
-        animals: [{ name: "archerfish", count: 6 }, { name: "scats", count: 2, hazard: "spine" }], evaporation: 1.7, topUp: "owner",
+        vessel: { shape: "box", lengthM: 1.4, widthM: 0.5, heightM: 0.6 },
+        levelM: 0.4,
+        bed: ["sand", 0.04],
+        rock: [12, 0.3],
+        gear: ["heater", "filter"],
+        lidded: true,
+        landmarks: [{ name: "filter intake", kind: "intake", heightM: 0.14, airMinutes: 0 }],
+        filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
+        animals: [
+          { name: "archerfish", count: 6 },
+          { name: "scats", count: 2, hazard: "spine" },
+        ],
+        evaporation: 1.7,
+        topUp: "owner",
       }),
       jobs: kindProgramme.brackish,
-      life: { perDay: { nitrate: 0.55 }, start: { nitrate: 16, salinity: 8.0, ph: 7.9, alkalinity: 10, temperature: 26 }, topUpPsu: { psu: 9.5, sinceDaysAgo: 40 }, roomC: { mean: 22, swing: 2 } },
+      life: {
+        perDay: { nitrate: 0.55 },
+        start: { nitrate: 16, salinity: 8.0, ph: 7.9, alkalinity: 10, temperature: 26 },
+        topUpPsu: { psu: 9.5, sinceDaysAgo: 40 },
+        roomC: { mean: 22, swing: 2 },
+      },
     },
     {
-      client: "Mr. and Mrs. Ormond", contact: "Mrs. Ormond", email: "ormond@ormond-house.example", site: "Ormond house", address: "Ormond Rise 3",
-      at: [4.2, -1.8], window: ["09:00", "12:00"], drain: "garden", access: "Dog in the yard; ring first.", setUpMinutes: 10, bucketL: 20,
-      tank: "Rift lake", kind: "rift-lake", source: "tap", rhythm: "weekly", dayOffset: 1, person: "Ines Calder", historyDays: 365,
+      client: "Mr. and Mrs. Ormond",
+      contact: "Mrs. Ormond",
+      email: "ormond@ormond-house.example",
+      site: "Ormond house",
+      address: "Ormond Rise 3",
+      at: [4.2, -1.8],
+      window: ["09:00", "12:00"],
+      drain: "garden",
+      access: "Dog in the yard; ring first.",
+      setUpMinutes: 10,
+      bucketL: 20,
+      tank: "Rift lake",
+      kind: "rift-lake",
+      source: "tap",
+      rhythm: "weekly",
+      dayOffset: 1,
+      person: "Ines Calder",
+      historyDays: 365,
       facts: factsOf("rift-lake", {
-        vessel: { shape: "box", lengthM: 1.8, widthM: 0.6, heightM: 0.6 }, levelM: 0.53, bed: ["sand", 0.05], rock: [85, 0.4], gear: ["heater", "filter"], lidded: true,
+        vessel: { shape: "box", lengthM: 1.8, widthM: 0.6, heightM: 0.6 },
+        levelM: 0.53,
+        bed: ["sand", 0.05],
+        rock: [85, 0.4],
+        gear: ["heater", "filter"],
+        lidded: true,
         landmarks: [{ name: "filter intakes", kind: "intake", heightM: 0.15, airMinutes: 0 }],
-        filterUnits: [{ id: "a", name: "canister A", biological: true }, { id: "b", name: "canister B", biological: true }],
-        animals: [{ name: "rift-lake cichlids", count: 38, hazard: "bite" }, { name: "upside-down catfish", count: 3, hazard: "spine" }], evaporation: 1.0, topUp: "technician", drainLPerMinute: 16, refillLPerMinute: 12,
+        filterUnits: [
+          { id: "a", name: "canister A", biological: true },
+          { id: "b", name: "canister B", biological: true },
+        ],
+        animals: [
+          { name: "rift-lake cichlids", count: 38, hazard: "bite" },
+          { name: "upside-down catfish", count: 3, hazard: "spine" },
+        ],
+        evaporation: 1.0,
+        topUp: "technician",
+        drainLPerMinute: 16,
+        refillLPerMinute: 12,
       }),
       jobs: kindProgramme["rift-lake"],
-      life: { perDay: { nitrate: 1.1 }, start: { nitrate: 22, ph: 8.2, gh: 15, alkalinity: 11, ammonia: 0.01, temperature: 25.5 }, roomC: { mean: 19, swing: 3 }, weak: { fromDaysAgo: 318, toDaysAgo: 311, strength: 0.05, finding: "Heater failed cold; replaced the next day" } },
+      life: {
+        perDay: { nitrate: 1.1 },
+        start: { nitrate: 22, ph: 8.2, gh: 15, alkalinity: 11, ammonia: 0.01, temperature: 25.5 },
+        roomC: { mean: 19, swing: 3 },
+        weak: {
+          fromDaysAgo: 318,
+          toDaysAgo: 311,
+          strength: 0.05,
+          finding: "Heater failed cold; replaced the next day",
+        },
+      },
       past: { "filter-a": { doneDaysAgo: 13 }, "filter-b": { doneDaysAgo: 66 } },
     },
     {
-      client: "Seagrass Lab", contact: "Dr. Mbeki-Lund", email: "tanks@seagrass-lab.example", site: "Seagrass Lab", address: "Estuary Wharf 5",
-      at: [2.9, 0.3], window: ["11:00", "14:00"], drain: "sewer", access: "Lab coat on the hook.", setUpMinutes: 8, bucketL: 15,
-      tank: "Seahorses", kind: "seahorse", source: "reef-mix", rhythm: "weekly", dayOffset: 1, person: "Ines Calder", historyDays: 122,
+      client: "Seagrass Lab",
+      contact: "Dr. Mbeki-Lund",
+      email: "tanks@seagrass-lab.example",
+      site: "Seagrass Lab",
+      address: "Estuary Wharf 5",
+      at: [2.9, 0.3],
+      window: ["11:00", "14:00"],
+      drain: "sewer",
+      access: "Lab coat on the hook.",
+      setUpMinutes: 8,
+      bucketL: 15,
+      tank: "Seahorses",
+      kind: "seahorse",
+      source: "reef-mix",
+      rhythm: "weekly",
+      dayOffset: 1,
+      person: "Ines Calder",
+      historyDays: 122,
       facts: factsOf("seahorse", {
-        vessel: { shape: "box", lengthM: 0.7, widthM: 0.5, heightM: 0.65 }, levelM: 0.58, bed: ["sand", 0.05], rock: [9, 0.35], gear: ["top-up", "heater", "return"],
-        landmarks: [{ name: "hitching weed", kind: "plant", heightM: 0.3, airMinutes: 0 }, { name: "heater", kind: "heater", heightM: 0.2, airMinutes: 0 }], filterUnits: [{ id: "sponge", name: "sponge filter", biological: true }],
-        animals: [{ name: "seahorses", count: 6 }, { name: "pipefish", count: 2 }], evaporation: 0.9, topUp: "reservoir", startedOn: day(-122),
+        vessel: { shape: "box", lengthM: 0.7, widthM: 0.5, heightM: 0.65 },
+        levelM: 0.58,
+        bed: ["sand", 0.05],
+        rock: [9, 0.35],
+        gear: ["top-up", "heater", "return"],
+        landmarks: [
+          { name: "hitching weed", kind: "plant", heightM: 0.3, airMinutes: 0 },
+          { name: "heater", kind: "heater", heightM: 0.2, airMinutes: 0 },
+        ],
+        filterUnits: [{ id: "sponge", name: "sponge filter", biological: true }],
+        animals: [
+          { name: "seahorses", count: 6 },
+          { name: "pipefish", count: 2 },
+        ],
+        evaporation: 0.9,
+        topUp: "reservoir",
+        startedOn: day(-122),
       }),
       jobs: kindProgramme.seahorse,
-      life: { perDay: { nitrate: 0.75, phosphate: 0.006 }, start: { nitrate: 3, phosphate: 0.05, salinity: 34, ph: 8.1, ammonia: 0.12, temperature: 23.5 }, roomC: { mean: 20, swing: 1 }, since: { daysAgo: 60, perDay: { nitrate: 0.32, phosphate: 0.0015, ammonia: 0 }, text: "Macroalgae have taken hold" } },
+      life: {
+        perDay: { nitrate: 0.75, phosphate: 0.006 },
+        start: { nitrate: 3, phosphate: 0.05, salinity: 34, ph: 8.1, ammonia: 0.12, temperature: 23.5 },
+        roomC: { mean: 20, swing: 1 },
+        since: {
+          daysAgo: 60,
+          perDay: { nitrate: 0.32, phosphate: 0.0015, ammonia: 0 },
+          text: "Macroalgae have taken hold",
+        },
+      },
     },
   ];
 }

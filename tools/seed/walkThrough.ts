@@ -1,9 +1,20 @@
-import { CORE_VERSION, inputHash, type PlanInput, planVisit, type VisitOp, type VisitPlan } from "@keel-round/core/visit";
 import { parameterFacts } from "@keel-round/core/units";
+import {
+  CORE_VERSION,
+  inputHash,
+  type PlanInput,
+  planVisit,
+  type VisitOp,
+  type VisitPlan,
+} from "@keel-round/core/visit";
 import { v7 } from "uuid";
 
 /** The operations of a whole visit as a technician would leave them: every step ticked, every test read, closed. */
-export function walkThrough(input: PlanInput, startMs: number, readingOf: (parameter: string) => number): { plan: VisitPlan; ops: VisitOp[] } {
+export function walkThrough(
+  input: PlanInput,
+  startMs: number,
+  readingOf: (parameter: string) => number,
+): { plan: VisitPlan; ops: VisitOp[] } {
   const plan = planVisit(input);
   const device = "demo-phone";
   const ops: VisitOp[] = [];
@@ -19,10 +30,22 @@ export function walkThrough(input: PlanInput, startMs: number, readingOf: (param
     for (const gear of step.on ?? []) say({ type: "switch", gear, state: "on" });
     if (step.test) {
       const facts = parameterFacts[step.test];
-      say({ type: "reading", id: v7(), parameter: step.test, text: readingOf(step.test).toFixed(facts.units[0]?.decimals ?? 1), unit: facts.unit, method: facts.methods[0]?.method ?? "" });
+      say({
+        type: "reading",
+        id: v7(),
+        parameter: step.test,
+        text: readingOf(step.test).toFixed(facts.units[0]?.decimals ?? 1),
+        unit: facts.unit,
+        method: facts.methods[0]?.method ?? "",
+      });
     }
     if (step.result === "dirt") say({ type: "dirt", step: step.id, dirt: 3 });
-    if (step.figure === "refill" || step.id === "exchange") say({ type: "litres", outL: plan.water.litres.value, inL: Math.round(plan.water.litres.value + plan.water.missingL) });
+    if (step.figure === "refill" || step.id === "exchange")
+      say({
+        type: "litres",
+        outL: plan.water.litres.value,
+        inL: Math.round(plan.water.litres.value + plan.water.missingL),
+      });
     if (step.id === "level") say({ type: "level", belowCm: 0 });
     if (!step.id.startsWith("held:")) say({ type: "tick", step: step.id }, step.minutes);
   }

@@ -37,7 +37,9 @@ export async function visitBundle(scope: Scope, visitId: string): Promise<VisitB
     .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
     .where(and(eq(visit.businessId, scope.businessId), eq(visit.id, visitId)));
   if (!row) throw notFound("visit");
-  const input = (await loadPlanInputs(q, scope.businessId, [{ visitId, tankId: row.tank.id, on: row.visit.onDate }])).get(visitId);
+  const input = (
+    await loadPlanInputs(q, scope.businessId, [{ visitId, tankId: row.tank.id, on: row.visit.onDate }])
+  ).get(visitId);
   if (!input) throw notFound("visit");
   return {
     visitId,

@@ -29,7 +29,12 @@ export const notFound = (what: string): Refused => new Refused(404, "not-found",
 /** What an action answers to its form. */
 export type ActionResult<T> =
   | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly code: string; readonly message: string; readonly fields: Readonly<Record<string, string[]>> };
+  | {
+      readonly ok: false;
+      readonly code: string;
+      readonly message: string;
+      readonly fields: Readonly<Record<string, string[]>>;
+    };
 
 interface Registered {
   readonly kind: "action" | "route" | "public-route";
@@ -71,7 +76,12 @@ export function defineAction<I, T>(definition: ActionDefinition<I, T>): (input: 
       const parsed = schema.safeParse(raw);
       if (!parsed.success) {
         const fields = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
-        return { ok: false, code: "invalid", message: Object.values(fields).flat()[0] ?? "Something in the form is not right.", fields };
+        return {
+          ok: false,
+          code: "invalid",
+          message: Object.values(fields).flat()[0] ?? "Something in the form is not right.",
+          fields,
+        };
       }
       return { ok: true, value: await run(scope, parsed.data) };
     } catch (error) {
@@ -91,7 +101,10 @@ interface RouteDefinition<P, B> {
   readonly body?: z.ZodType<B>;
   readonly maxBytes?: number;
   readonly foreign?: (ids: ForeignIds) => { readonly params: P; readonly body?: B };
-  readonly run: (scope: Scope, input: { readonly params: P; readonly body: B; readonly request: Request }) => Promise<Response | object>;
+  readonly run: (
+    scope: Scope,
+    input: { readonly params: P; readonly body: B; readonly request: Request },
+  ) => Promise<Response | object>;
 }
 
 type Handler = (request: Request, context: { params: Promise<unknown> }) => Promise<Response>;
@@ -107,7 +120,9 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
       if (request.method !== "GET") requireSameOrigin(request);
       const params = paramsSchema.safeParse(await context.params);
       if (!params.success) throw notFound("thing");
-      const body = bodySchema ? await readBody(request, bodySchema, definition.maxBytes ?? DEFAULT_MAX_BYTES) : (undefined as B);
+      const body = bodySchema
+        ? await readBody(request, bodySchema, definition.maxBytes ?? DEFAULT_MAX_BYTES)
+        : (undefined as B);
       const answer = await run(scope, { params: params.data, body, request });
       return answer instanceof Response ? answer : Response.json(answer, { headers: { "cache-control": "no-store" } });
     } catch (error) {
@@ -145,7 +160,8 @@ async function requireScope(headers: Headers, roles: readonly Role[]): Promise<S
 function requireSameOrigin(request: Request): void {
   const origin = request.headers.get("origin");
   const host = request.headers.get("host");
-  if (!origin || !host || new URL(origin).host !== host) throw new Refused(403, "foreign-origin", "This request did not come from Keel Round.");
+  if (!origin || !host || new URL(origin).host !== host)
+    throw new Refused(403, "foreign-origin", "This request did not come from Keel Round.");
 }
 
 async function readBody<B>(request: Request, schema: z.ZodType<B>, maxBytes: number): Promise<B> {
@@ -158,7 +174,13 @@ async function readBody<B>(request: Request, schema: z.ZodType<B>, maxBytes: num
     throw new Refused(400, "not-json", "The body is not JSON.");
   }
   const parsed = schema.safeParse(raw);
-  if (!parsed.success) throw new Refused(422, "invalid", "The body does not have the expected form.", z.flattenError(parsed.error).fieldErrors as Record<string, string[]>);
+  if (!parsed.success)
+    throw new Refused(
+      422,
+      "invalid",
+      "The body does not have the expected form.",
+      z.flattenError(parsed.error).fieldErrors as Record<string, string[]>,
+    );
   return parsed.data;
 }
 

@@ -10,13 +10,24 @@ const LEASE_MS = 60_000;
 const MOST_ATTEMPTS = 6;
 
 /** Puts work into the queue. */
-export async function enqueue(q: Queries, businessId: string, kind: Job["kind"], payload: Job["payload"], runAt: Date): Promise<void> {
+export async function enqueue(
+  q: Queries,
+  businessId: string,
+  kind: Job["kind"],
+  payload: Job["payload"],
+  runAt: Date,
+): Promise<void> {
   await q.insert(job).values({ id: newId(), businessId, kind, payload, runAt });
 }
 
 /** Claims the next job that is due, by a conditional update; null if there is none or another process was quicker. */
 export async function claimJob(owner: string, now: Date): Promise<Job | null> {
-  const free = and(isNull(job.doneAt), isNull(job.failedAt), lte(job.runAt, now), or(isNull(job.leaseUntil), lt(job.leaseUntil, now)));
+  const free = and(
+    isNull(job.doneAt),
+    isNull(job.failedAt),
+    lte(job.runAt, now),
+    or(isNull(job.leaseUntil), lt(job.leaseUntil, now)),
+  );
   const [next] = await db().select().from(job).where(free).orderBy(asc(job.runAt)).limit(1);
   if (!next) return null;
   const [claimed] = await db()
@@ -37,6 +48,12 @@ export async function failJob(failed: Job, error: string, now: Date): Promise<vo
   const delayMs = Math.min(15 * 60_000, 2_000 * 3 ** failed.attempts);
   await db()
     .update(job)
-    .set({ error: error.slice(0, 2000), leaseUntil: null, owner: null, runAt: new Date(now.getTime() + delayMs), ...(givesUp ? { failedAt: now } : {}) })
+    .set({
+      error: error.slice(0, 2000),
+      leaseUntil: null,
+      owner: null,
+      runAt: new Date(now.getTime() + delayMs),
+      ...(givesUp ? { failedAt: now } : {}),
+    })
     .where(eq(job.id, failed.id));
 }

@@ -21,7 +21,10 @@ export async function layOut(businessId: string, today: string): Promise<number>
   const from = firm.laidOutTo ? addDays(firm.laidOutTo, 1) : today;
 
   const all = await db().select().from(series).where(eq(series.businessId, businessId));
-  const tanks = await db().select({ id: tank.id, siteId: tank.siteId }).from(tank).where(and(eq(tank.businessId, businessId), isNull(tank.archivedAt)));
+  const tanks = await db()
+    .select({ id: tank.id, siteId: tank.siteId })
+    .from(tank)
+    .where(and(eq(tank.businessId, businessId), isNull(tank.archivedAt)));
   const stops = all.flatMap((s) =>
     occurrences(s.rule, s.startOn, from < s.startOn ? s.startOn : from, to).map((on) => ({
       id: newId(),
@@ -34,16 +37,26 @@ export async function layOut(businessId: string, today: string): Promise<number>
     })),
   );
   await inTransaction(async (tx) => {
-    for (let i = 0; i < stops.length; i += 500) await tx.insert(stop).ignore().values(stops.slice(i, i + 500));
+    for (let i = 0; i < stops.length; i += 500)
+      await tx
+        .insert(stop)
+        .ignore()
+        .values(stops.slice(i, i + 500));
     const bare = await tx
       .select({ id: stop.id, siteId: stop.siteId, onDate: stop.onDate })
       .from(stop)
       .leftJoin(visit, eq(visit.stopId, stop.id))
       .where(and(eq(stop.businessId, businessId), isNull(visit.id), sql`${stop.originalOn} >= ${from}`));
     const visits = bare.flatMap((s) =>
-      tanks.filter((t) => t.siteId === s.siteId).map((t) => ({ id: newId(), businessId, stopId: s.id, tankId: t.id, onDate: s.onDate })),
+      tanks
+        .filter((t) => t.siteId === s.siteId)
+        .map((t) => ({ id: newId(), businessId, stopId: s.id, tankId: t.id, onDate: s.onDate })),
     );
-    for (let i = 0; i < visits.length; i += 500) await tx.insert(visit).ignore().values(visits.slice(i, i + 500));
+    for (let i = 0; i < visits.length; i += 500)
+      await tx
+        .insert(visit)
+        .ignore()
+        .values(visits.slice(i, i + 500));
     await tx.update(business).set({ laidOutTo: to }).where(eq(business.id, businessId));
   });
   return stops.length;

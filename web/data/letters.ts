@@ -40,7 +40,10 @@ export function letterToken(letterId: string): string {
 const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
 
 /** Gathers what the letter of a closed stop says; null while a visit of it is still open. */
-export async function letterContent(businessId: string, stopId: string): Promise<(LetterContent & { clientId: string; letterId: string }) | null> {
+export async function letterContent(
+  businessId: string,
+  stopId: string,
+): Promise<(LetterContent & { clientId: string; letterId: string }) | null> {
   const q = db();
   const [head] = await q
     .select({ stop, site, client, business, person })
@@ -51,13 +54,37 @@ export async function letterContent(businessId: string, stopId: string): Promise
     .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
     .where(and(eq(stop.businessId, businessId), eq(stop.id, stopId)));
   if (!head) return null;
-  const visits = await q.select().from(visit).where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId)));
+  const visits = await q
+    .select()
+    .from(visit)
+    .where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId)));
   if (visits.length === 0 || visits.some((v) => v.state !== "closed")) return null;
 
   const on = head.stop.onDate;
-  const inputs = await loadPlanInputs(q, businessId, visits.map((v) => ({ visitId: v.tankId, tankId: v.tankId, on })));
-  const tasks = await q.select().from(task).where(and(eq(task.businessId, businessId), isNull(task.removedAt), inArray(task.tankId, visits.map((v) => v.tankId))));
-  const [nextStop] = await q.select().from(stop).where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on))).orderBy(asc(stop.onDate)).limit(1);
+  const inputs = await loadPlanInputs(
+    q,
+    businessId,
+    visits.map((v) => ({ visitId: v.tankId, tankId: v.tankId, on })),
+  );
+  const tasks = await q
+    .select()
+    .from(task)
+    .where(
+      and(
+        eq(task.businessId, businessId),
+        isNull(task.removedAt),
+        inArray(
+          task.tankId,
+          visits.map((v) => v.tankId),
+        ),
+      ),
+    );
+  const [nextStop] = await q
+    .select()
+    .from(stop)
+    .where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on)))
+    .orderBy(asc(stop.onDate))
+    .limit(1);
   const about = nextStop ? await arrivalAt(businessId, head.stop.personId, nextStop.onDate, nextStop.id) : null;
 
   const tanks: LetterTank[] = [];
@@ -65,7 +92,12 @@ export async function letterContent(businessId: string, stopId: string): Promise
     const input = inputs.get(v.tankId);
     if (!input || !v.plan) continue;
     const state = visitState(await appliedOps(q, businessId, v.id));
-    const earlier = await q.select().from(reading).where(and(eq(reading.businessId, businessId), eq(reading.tankId, v.tankId), lt(reading.onDate, on))).orderBy(desc(reading.takenAt)).limit(120);
+    const earlier = await q
+      .select()
+      .from(reading)
+      .where(and(eq(reading.businessId, businessId), eq(reading.tankId, v.tankId), lt(reading.onDate, on)))
+      .orderBy(desc(reading.takenAt))
+      .limit(120);
     const previous: Partial<Record<Parameter, { value: number; on: string }>> = {};
     for (const r of earlier) previous[r.parameter as Parameter] ??= { value: r.value, on: r.onDate };
     tanks.push(
@@ -83,7 +115,10 @@ export async function letterContent(businessId: string, stopId: string): Promise
       }),
     );
   }
-  const [{ last } = { last: null }] = await q.select({ last: max(letter.revision) }).from(letter).where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)));
+  const [{ last } = { last: null }] = await q
+    .select({ last: max(letter.revision) })
+    .from(letter)
+    .where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)));
   return {
     letterId: newId(),
     clientId: head.client.id,
@@ -108,31 +143,50 @@ async function arrivalAt(businessId: string, personId: string, on: string, stopI
 }
 
 /** Stores a rendered letter. */
-export async function storeLetter(businessId: string, stopId: string, content: { letterId: string; clientId: string; revision: number }, rendered: { subject: string; html: string; plain: string; pdf: Buffer }, now: Date): Promise<void> {
-  const [last] = await db().select({ plain: letter.plain }).from(letter).where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId))).orderBy(desc(letter.revision)).limit(1);
+export async function storeLetter(
+  businessId: string,
+  stopId: string,
+  content: { letterId: string; clientId: string; revision: number },
+  rendered: { subject: string; html: string; plain: string; pdf: Buffer },
+  now: Date,
+): Promise<void> {
+  const [last] = await db()
+    .select({ plain: letter.plain })
+    .from(letter)
+    .where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)))
+    .orderBy(desc(letter.revision))
+    .limit(1);
   // Two tanks closed at once ask twice; only what reads differently is a new revision.
   if (last?.plain === rendered.plain) return;
-  await db().insert(letter).values({
-    id: content.letterId,
-    businessId,
-    clientId: content.clientId,
-    stopId,
-    revision: content.revision,
-    ...rendered,
-    tokenHash: hashOf(letterToken(content.letterId)),
-    createdAt: now,
-  });
+  await db()
+    .insert(letter)
+    .values({
+      id: content.letterId,
+      businessId,
+      clientId: content.clientId,
+      stopId,
+      revision: content.revision,
+      ...rendered,
+      tokenHash: hashOf(letterToken(content.letterId)),
+      createdAt: now,
+    });
 }
 
 /** A letter by the token of its link; null if there is none or it was revoked. */
 export async function letterByToken(token: string): Promise<typeof letter.$inferSelect | null> {
-  const [row] = await db().select().from(letter).where(eq(letter.tokenHash, hashOf(token)));
+  const [row] = await db()
+    .select()
+    .from(letter)
+    .where(eq(letter.tokenHash, hashOf(token)));
   return row && !row.revokedAt ? row : null;
 }
 
 /** Notes the first time a letter was opened by its link. */
 export async function noteOpened(letterId: string, now: Date): Promise<void> {
-  await db().update(letter).set({ openedAt: now }).where(and(eq(letter.id, letterId), isNull(letter.openedAt)));
+  await db()
+    .update(letter)
+    .set({ openedAt: now })
+    .where(and(eq(letter.id, letterId), isNull(letter.openedAt)));
 }
 
 /** The letters of the scope, newest first, without their bodies. */
@@ -152,7 +206,12 @@ export async function listLetters(scope: Scope) {
     })
     .from(letter)
     .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
-    .where(and(eq(letter.businessId, scope.businessId), scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined))
+    .where(
+      and(
+        eq(letter.businessId, scope.businessId),
+        scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined,
+      ),
+    )
     .orderBy(desc(letter.createdAt))
     .limit(100);
 }
@@ -162,7 +221,13 @@ export async function findLetter(scope: Scope, letterId: string): Promise<typeof
   const [row] = await db()
     .select()
     .from(letter)
-    .where(and(eq(letter.businessId, scope.businessId), eq(letter.id, letterId), scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined));
+    .where(
+      and(
+        eq(letter.businessId, scope.businessId),
+        eq(letter.id, letterId),
+        scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined,
+      ),
+    );
   if (!row) throw notFound("letter");
   return row;
 }
@@ -172,7 +237,10 @@ export async function queueLetter(scope: Scope, letterId: string, now: Date): Pr
   const row = await findLetter(scope, letterId);
   if (row.queuedAt) throw new Refused(409, "already-queued", "This letter is already on its way.");
   await inTransaction(async (tx) => {
-    const [taken] = await tx.update(letter).set({ queuedAt: now }).where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
+    const [taken] = await tx
+      .update(letter)
+      .set({ queuedAt: now })
+      .where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
     if (taken.affectedRows === 1) await enqueue(tx, scope.businessId, "mail", { letterId }, now);
   });
 }
@@ -192,7 +260,10 @@ export async function letterMail(businessId: string, letterId: string) {
 export async function noteMail(letterId: string, outcome: { sentAt: Date } | { sendError: string }): Promise<void> {
   await db()
     .update(letter)
-    .set("sentAt" in outcome ? { sentAt: outcome.sentAt, sendError: null } : { sendError: outcome.sendError.slice(0, 400) })
+    .set(
+      "sentAt" in outcome
+        ? { sentAt: outcome.sentAt, sendError: null }
+        : { sendError: outcome.sendError.slice(0, 400) },
+    )
     .where(eq(letter.id, letterId));
 }
-

@@ -16,7 +16,9 @@ export async function migrateDatabase(url: string, folder: string): Promise<void
   const pool = openPool(url, 2);
   const owner = randomUUID();
   try {
-    await pool.query("create table if not exists lease (name varchar(60) primary key, owner varchar(64) not null, until datetime(3) not null)");
+    await pool.query(
+      "create table if not exists lease (name varchar(60) primary key, owner varchar(64) not null, until datetime(3) not null)",
+    );
     await pool.query("insert ignore into lease values ('migrate', '', '2000-01-01')");
     for (;;) {
       const [taken] = await pool.query<ResultSetHeader>(

@@ -22,7 +22,13 @@ const PLAN_BYTES = 20_000;
 
 type OperationRow = typeof operation.$inferSelect;
 
-const asOp = (row: OperationRow): VisitOp => ({ opId: row.opId, device: row.device, seq: row.seq, at: row.deviceAt, body: row.body as OpBody });
+const asOp = (row: OperationRow): VisitOp => ({
+  opId: row.opId,
+  device: row.device,
+  seq: row.seq,
+  at: row.deviceAt,
+  body: row.body as OpBody,
+});
 
 /** The applied operations of a visit, in order of arrival. */
 export async function appliedOps(q: Queries, businessId: string, visitId: string): Promise<VisitOp[]> {
@@ -38,7 +44,9 @@ export async function appliedOps(q: Queries, businessId: string, visitId: string
 function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
   if (value && typeof value === "object") {
-    const entries = Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => a.localeCompare(b));
+    const entries = Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => a.localeCompare(b));
     return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`).join(",")}}`;
   }
   return JSON.stringify(value);
@@ -52,7 +60,12 @@ function canonical(value: unknown): string {
  *
  * @throws "not found" for a visit of another business.
  */
-export async function postOperations(scope: Scope, visitId: string, raw: readonly unknown[], now: Date): Promise<OpResult[]> {
+export async function postOperations(
+  scope: Scope,
+  visitId: string,
+  raw: readonly unknown[],
+  now: Date,
+): Promise<OpResult[]> {
   return inTransaction(async (tx) => {
     const [taken] = await tx
       .update(visit)
@@ -89,7 +102,11 @@ class VisitLog {
 
   async load(): Promise<void> {
     const { tx, scope, visitId } = this;
-    this.rows = await tx.select().from(operation).where(and(eq(operation.businessId, scope.businessId), eq(operation.visitId, visitId))).orderBy(operation.arrival);
+    this.rows = await tx
+      .select()
+      .from(operation)
+      .where(and(eq(operation.businessId, scope.businessId), eq(operation.visitId, visitId)))
+      .orderBy(operation.arrival);
     this.applied = this.rows.filter((r) => r.status === "applied").map(asOp);
     this.state = visitState(this.applied);
     this.arrival = Math.max(0, ...this.rows.map((r) => r.arrival));
@@ -103,7 +120,13 @@ class VisitLog {
     const open = await tx
       .select()
       .from(finding)
-      .where(and(eq(finding.businessId, scope.businessId), eq(finding.tankId, row.tank.id), inArray(finding.state, ["open", "carried"])));
+      .where(
+        and(
+          eq(finding.businessId, scope.businessId),
+          eq(finding.tankId, row.tank.id),
+          inArray(finding.state, ["open", "carried"]),
+        ),
+      );
     this.openBefore = open.filter((f) => f.visitId !== visitId).map(openFinding);
   }
 
@@ -111,19 +134,28 @@ class VisitLog {
     const envelope = OpEnvelopeSchema.safeParse(raw);
     if (!envelope.success) {
       const opId = (raw as { opId?: unknown } | null)?.opId;
-      return { opId: typeof opId === "string" ? opId : "", result: "refused", code: "malformed", items: [envelope.error.issues[0]?.message ?? ""] };
+      return {
+        opId: typeof opId === "string" ? opId : "",
+        result: "refused",
+        code: "malformed",
+        items: [envelope.error.issues[0]?.message ?? ""],
+      };
     }
     const op = envelope.data as VisitOp;
     const known = this.rows.find((r) => r.opId === op.opId);
     if (known) {
       const same = known.device === op.device && known.seq === op.seq && canonical(known.body) === canonical(op.body);
       if (!same) return { opId: op.opId, result: "refused", code: "payload-differs" };
-      return known.status === "refused" ? { opId: op.opId, result: "refused", ...(known.code ? { code: known.code } : {}) } : { opId: op.opId, result: "already" };
+      return known.status === "refused"
+        ? { opId: op.opId, result: "refused", ...(known.code ? { code: known.code } : {}) }
+        : { opId: op.opId, result: "already" };
     }
     const [foreign] = await this.tx.select({ opId: operation.opId }).from(operation).where(eq(operation.opId, op.opId));
     if (foreign) return { opId: op.opId, result: "refused", code: "payload-differs" };
-    const expected = 1 + Math.max(0, ...this.rows.filter((r) => r.device === op.device && r.status !== "waiting").map((r) => r.seq));
-    if (this.rows.some((r) => r.device === op.device && r.seq === op.seq)) return { opId: op.opId, result: "refused", code: "sequence-used" };
+    const expected =
+      1 + Math.max(0, ...this.rows.filter((r) => r.device === op.device && r.status !== "waiting").map((r) => r.seq));
+    if (this.rows.some((r) => r.device === op.device && r.seq === op.seq))
+      return { opId: op.opId, result: "refused", code: "sequence-used" };
     if (op.seq > expected) {
       await this.store(op, "waiting", null);
       return { opId: op.opId, result: "waiting" };
@@ -158,7 +190,10 @@ class VisitLog {
   /** Lets operations go that waited for the one just taken. */
   private async release(device: string): Promise<void> {
     for (;;) {
-      const last = Math.max(0, ...this.rows.filter((r) => r.device === device && r.status !== "waiting").map((r) => r.seq));
+      const last = Math.max(
+        0,
+        ...this.rows.filter((r) => r.device === device && r.status !== "waiting").map((r) => r.seq),
+      );
       const next = this.rows.find((r) => r.device === device && r.status === "waiting" && r.seq === last + 1);
       if (!next) return;
       await this.judge(asOp(next));
@@ -201,4 +236,3 @@ export async function lastSequence(q: Queries, businessId: string, visitId: stri
     .where(and(eq(operation.businessId, businessId), eq(operation.visitId, visitId), eq(operation.device, device)));
   return row?.seq ?? 0;
 }
-

@@ -15,5 +15,8 @@ export const UnitsSchema = z.object({
 
 /** Sets the units of the person who asks. Nothing is stored in them. */
 export async function saveUnits(scope: Scope, units: z.infer<typeof UnitsSchema>): Promise<void> {
-  await db().update(person).set({ units }).where(and(eq(person.businessId, scope.businessId), eq(person.id, scope.personId)));
+  await db()
+    .update(person)
+    .set({ units })
+    .where(and(eq(person.businessId, scope.businessId), eq(person.id, scope.personId)));
 }

@@ -6,7 +6,20 @@ import { type Parameter, parameterFacts } from "@keel-round/core/units";
 import type { DailyLimits, OpenFinding, PlanInput, WaterSource } from "@keel-round/core/visit";
 import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
-import { business, finding, levelLog, reading, site, source, stepLog, tank, tankEvent, task, visit, waterChange } from "./schema";
+import {
+  business,
+  finding,
+  levelLog,
+  reading,
+  site,
+  source,
+  stepLog,
+  tank,
+  tankEvent,
+  task,
+  visit,
+  waterChange,
+} from "./schema";
 import type { Queries } from "./transaction";
 
 /** How far back readings and changes are fitted. */
@@ -48,7 +61,10 @@ export function taskOf(row: typeof task.$inferSelect): TankTask {
 }
 
 /** A salinity as it would read with the evaporated water back; anything else as it was read. */
-const atFullLevel = sql<number>`case when ${reading.parameter} = 'salinity' then ${reading.value} * ${reading.levelShare} else ${reading.value} end`.mapWith(Number);
+const atFullLevel =
+  sql<number>`case when ${reading.parameter} = 'salinity' then ${reading.value} * ${reading.levelShare} else ${reading.value} end`.mapWith(
+    Number,
+  );
 
 function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();
@@ -66,33 +82,89 @@ function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
  *
  * What this visit itself logged is left out: it comes from the operation log, on the phone and here alike.
  */
-export async function loadPlanInputs(q: Queries, businessId: string, visits: readonly VisitToPlan[]): Promise<Map<string, PlanInput>> {
+export async function loadPlanInputs(
+  q: Queries,
+  businessId: string,
+  visits: readonly VisitToPlan[],
+): Promise<Map<string, PlanInput>> {
   if (visits.length === 0) return new Map();
   const tankIds = [...new Set(visits.map((v) => v.tankId))];
   const visitIds = visits.map((v) => v.visitId);
   const latest = visits.reduce((max, v) => (v.on > max ? v.on : max), visits[0]?.on ?? "");
-  const since = addDays(visits.reduce((min, v) => (v.on < min ? v.on : min), latest), -HISTORY_DAYS);
-  const of = <T extends { businessId: never; tankId: never }>(t: T) => and(eq(t.businessId, businessId as never), inArray(t.tankId, tankIds as never[]));
+  const since = addDays(
+    visits.reduce((min, v) => (v.on < min ? v.on : min), latest),
+    -HISTORY_DAYS,
+  );
+  const of = <T extends { businessId: never; tankId: never }>(t: T) =>
+    and(eq(t.businessId, businessId as never), inArray(t.tankId, tankIds as never[]));
   const topUp = alias(source, "top_up");
 
   const [books, tasks, readings, changes, findings, steps, levels, events, neighbours, [firm]] = await Promise.all([
-    q.select({ tank, site, source, topUp }).from(tank)
+    q
+      .select({ tank, site, source, topUp })
+      .from(tank)
       .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
       .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
       .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
       .where(and(eq(tank.businessId, businessId), inArray(tank.id, tankIds))),
-    q.select().from(task).where(and(of(task as never), isNull(task.removedAt))),
-    q.select({ tankId: reading.tankId, visitId: reading.visitId, parameter: reading.parameter, value: atFullLevel, sigma: reading.sigma, onDate: reading.onDate, takenAt: reading.takenAt })
-      .from(reading).where(and(of(reading as never), gte(reading.onDate, since))).orderBy(reading.takenAt),
-    q.select({ tankId: waterChange.tankId, visitId: waterChange.visitId, at: waterChange.at, onDate: waterChange.onDate, share: waterChange.share, chemistry: waterChange.chemistry })
-      .from(waterChange).where(and(of(waterChange as never), gte(waterChange.onDate, since))).orderBy(waterChange.at),
-    q.select().from(finding).where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
-    q.select({ tankId: stepLog.tankId, visitId: stepLog.visitId, step: stepLog.step, minutes: stepLog.minutes })
-      .from(stepLog).where(and(of(stepLog as never), gte(stepLog.onDate, since), sql`${stepLog.minutes} is not null`)).orderBy(stepLog.onDate),
-    q.select().from(levelLog).where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`)).orderBy(desc(levelLog.onDate)),
-    q.select().from(tankEvent).where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
-    q.select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state }).from(visit)
-      .where(and(of(visit as never), gte(visit.onDate, addDays(since, 30)), or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))))).orderBy(visit.onDate),
+    q
+      .select()
+      .from(task)
+      .where(and(of(task as never), isNull(task.removedAt))),
+    q
+      .select({
+        tankId: reading.tankId,
+        visitId: reading.visitId,
+        parameter: reading.parameter,
+        value: atFullLevel,
+        sigma: reading.sigma,
+        onDate: reading.onDate,
+        takenAt: reading.takenAt,
+      })
+      .from(reading)
+      .where(and(of(reading as never), gte(reading.onDate, since)))
+      .orderBy(reading.takenAt),
+    q
+      .select({
+        tankId: waterChange.tankId,
+        visitId: waterChange.visitId,
+        at: waterChange.at,
+        onDate: waterChange.onDate,
+        share: waterChange.share,
+        chemistry: waterChange.chemistry,
+      })
+      .from(waterChange)
+      .where(and(of(waterChange as never), gte(waterChange.onDate, since)))
+      .orderBy(waterChange.at),
+    q
+      .select()
+      .from(finding)
+      .where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
+    q
+      .select({ tankId: stepLog.tankId, visitId: stepLog.visitId, step: stepLog.step, minutes: stepLog.minutes })
+      .from(stepLog)
+      .where(and(of(stepLog as never), gte(stepLog.onDate, since), sql`${stepLog.minutes} is not null`))
+      .orderBy(stepLog.onDate),
+    q
+      .select()
+      .from(levelLog)
+      .where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`))
+      .orderBy(desc(levelLog.onDate)),
+    q
+      .select()
+      .from(tankEvent)
+      .where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
+    q
+      .select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state })
+      .from(visit)
+      .where(
+        and(
+          of(visit as never),
+          gte(visit.onDate, addDays(since, 30)),
+          or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
+        ),
+      )
+      .orderBy(visit.onDate),
     q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
   ]);
   if (!firm) return new Map();
@@ -118,11 +190,19 @@ export async function loadPlanInputs(q: Queries, businessId: string, visits: rea
       (rows ?? []).filter((r) => r.onDate <= v.on && !(r.visitId && own.has(r.visitId) && r.visitId === v.visitId));
     const tankReadings = earlier(maps.readings.get(v.tankId));
     const tankChanges = earlier(maps.changes.get(v.tankId));
-    const book = { ...bookOf(row.tank), evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(maps.levels.get(v.tankId))) };
+    const book = {
+      ...bookOf(row.tank),
+      evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(maps.levels.get(v.tankId))),
+    };
     const dates = maps.neighbours.get(v.tankId) ?? [];
     inputs.set(v.visitId, {
       book,
-      readings: tankReadings.map((r) => ({ parameter: r.parameter as Parameter, value: r.value, sigma: r.sigma, on: r.onDate })),
+      readings: tankReadings.map((r) => ({
+        parameter: r.parameter as Parameter,
+        value: r.value,
+        sigma: r.sigma,
+        on: r.onDate,
+      })),
       rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
       tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
       source: sourceOf(row.source),

@@ -52,14 +52,21 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
       state: state.closedAt ? "closed" : state.startedAt ? "open" : "planned",
       startedAt: state.startedAt ? new Date(state.startedAt) : null,
       closedAt: state.closedAt ? new Date(state.closedAt) : null,
-      minutes: state.startedAt && state.closedAt ? (Date.parse(state.closedAt) - Date.parse(state.startedAt)) / 60_000 : null,
+      minutes:
+        state.startedAt && state.closedAt ? (Date.parse(state.closedAt) - Date.parse(state.startedAt)) / 60_000 : null,
       ...(plan ? { plan } : {}),
     })
     .where(eq(visit.id, visitId));
   const today = civilOf(now.getTime(), scope.zone).date;
   await refreshStatus(tx, scope.businessId, [row.tank.id], today > on ? today : on);
   if (state.closedAt)
-    await tx.insert(job).values({ id: newId(), businessId: scope.businessId, kind: "letter", payload: { stopId: row.visit.stopId }, runAt: now });
+    await tx.insert(job).values({
+      id: newId(),
+      businessId: scope.businessId,
+      kind: "letter",
+      payload: { stopId: row.visit.stopId },
+      runAt: now,
+    });
 }
 
 function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {
@@ -70,7 +77,13 @@ function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {
 
 type Base = { businessId: string; tankId: string; visitId: string };
 
-async function projectReadings(tx: Queries, base: Base, state: VisitState, zone: string, book: TankBook): Promise<void> {
+async function projectReadings(
+  tx: Queries,
+  base: Base,
+  state: VisitState,
+  zone: string,
+  book: TankBook,
+): Promise<void> {
   await tx.delete(reading).where(and(eq(reading.businessId, base.businessId), eq(reading.visitId, base.visitId)));
   if (state.readings.length === 0) return;
   const levelShare = 1 - missingL(book, state.belowMarkCm ?? 0) / systemVolumeL(book);
@@ -91,7 +104,14 @@ async function projectReadings(tx: Queries, base: Base, state: VisitState, zone:
   );
 }
 
-async function projectChange(tx: Queries, base: Base, state: VisitState, tankRow: typeof tank.$inferSelect, sourceRow: typeof source.$inferSelect, on: string): Promise<void> {
+async function projectChange(
+  tx: Queries,
+  base: Base,
+  state: VisitState,
+  tankRow: typeof tank.$inferSelect,
+  sourceRow: typeof source.$inferSelect,
+  on: string,
+): Promise<void> {
   await tx.delete(waterChange).where(eq(waterChange.visitId, base.visitId));
   if (!state.litres || state.litres.outL <= 0) return;
   const book = bookOf(tankRow);
@@ -110,13 +130,26 @@ async function projectChange(tx: Queries, base: Base, state: VisitState, tankRow
   });
 }
 
-async function projectLevel(tx: Queries, base: Base, state: VisitState, tankRow: typeof tank.$inferSelect, on: string): Promise<void> {
+async function projectLevel(
+  tx: Queries,
+  base: Base,
+  state: VisitState,
+  tankRow: typeof tank.$inferSelect,
+  on: string,
+): Promise<void> {
   await tx.delete(levelLog).where(eq(levelLog.visitId, base.visitId));
   if (state.belowMarkCm === null) return;
   const [last] = await tx
     .select({ on: visit.onDate })
     .from(visit)
-    .where(and(eq(visit.businessId, base.businessId), eq(visit.tankId, base.tankId), eq(visit.state, "closed"), lt(visit.onDate, on)))
+    .where(
+      and(
+        eq(visit.businessId, base.businessId),
+        eq(visit.tankId, base.tankId),
+        eq(visit.state, "closed"),
+        lt(visit.onDate, on),
+      ),
+    )
     .orderBy(desc(visit.onDate))
     .limit(1);
   await tx.insert(levelLog).values({
@@ -132,18 +165,40 @@ async function projectLevel(tx: Queries, base: Base, state: VisitState, tankRow:
 async function projectFindings(tx: Queries, base: Base, state: VisitState): Promise<void> {
   for (const f of state.findings) {
     const outcome = { state: f.outcome?.how ?? ("open" as const), dueOn: f.outcome?.on ?? null };
-    const [updated] = await tx.update(finding).set(outcome).where(and(eq(finding.businessId, base.businessId), eq(finding.tankId, base.tankId), eq(finding.id, f.id)));
+    const [updated] = await tx
+      .update(finding)
+      .set(outcome)
+      .where(and(eq(finding.businessId, base.businessId), eq(finding.tankId, base.tankId), eq(finding.id, f.id)));
     if (updated.affectedRows === 0)
-      await tx.insert(finding).values({ ...base, id: f.id, kind: f.kind, text: f.text, ...outcome, seenAt: new Date(state.startedAt ?? Date.now()) });
+      await tx.insert(finding).values({
+        ...base,
+        id: f.id,
+        kind: f.kind,
+        text: f.text,
+        ...outcome,
+        seenAt: new Date(state.startedAt ?? Date.now()),
+      });
   }
 }
 
 /** Steps with the minutes between their ticks, and the jobs of the programme that follow from them. */
-async function projectSteps(tx: Queries, base: Base, state: VisitState, plan: VisitPlan, on: string, closedNow: boolean): Promise<void> {
+async function projectSteps(
+  tx: Queries,
+  base: Base,
+  state: VisitState,
+  plan: VisitPlan,
+  on: string,
+  closedNow: boolean,
+): Promise<void> {
   await tx.delete(stepLog).where(and(eq(stepLog.businessId, base.businessId), eq(stepLog.visitId, base.visitId)));
-  const tasks = await tx.select().from(task).where(and(eq(task.businessId, base.businessId), eq(task.tankId, base.tankId)));
+  const tasks = await tx
+    .select()
+    .from(task)
+    .where(and(eq(task.businessId, base.businessId), eq(task.tankId, base.tankId)));
   const byCode = new Map(tasks.map((t) => [t.code, t]));
-  const ticks = Object.entries(state.ticked).map(([step, at]) => ({ step, at: Date.parse(at) })).sort((a, b) => a.at - b.at);
+  const ticks = Object.entries(state.ticked)
+    .map(([step, at]) => ({ step, at: Date.parse(at) }))
+    .sort((a, b) => a.at - b.at);
   let previous = Date.parse(state.startedAt ?? state.closedAt ?? "");
   const took = new Map<string, number>();
   for (const { step, at } of ticks) {
@@ -178,18 +233,31 @@ async function projectSteps(tx: Queries, base: Base, state: VisitState, plan: Vi
 }
 
 /** Sets each job's last day done, slips and sector from the log of steps; dirt moves its interval when a visit closes. */
-async function rebuildTasks(tx: Queries, base: Base, tasks: readonly (typeof task.$inferSelect)[], closedNow: boolean): Promise<void> {
+async function rebuildTasks(
+  tx: Queries,
+  base: Base,
+  tasks: readonly (typeof task.$inferSelect)[],
+  closedNow: boolean,
+): Promise<void> {
   const log = await tx
     .select()
     .from(stepLog)
-    .where(and(eq(stepLog.businessId, base.businessId), eq(stepLog.tankId, base.tankId), inArray(stepLog.step, Object.keys(taskLibrary))))
+    .where(
+      and(
+        eq(stepLog.businessId, base.businessId),
+        eq(stepLog.tankId, base.tankId),
+        inArray(stepLog.step, Object.keys(taskLibrary)),
+      ),
+    )
     .orderBy(stepLog.onDate);
   for (const t of tasks) {
     const mine = log.filter((r) => r.step === t.code);
     if (mine.length === 0) continue;
     const lastDone = mine.findLastIndex((r) => r.outcome === "done");
     const skips = mine.slice(lastDone + 1);
-    const ratings = mine.flatMap((r) => (r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : []));
+    const ratings = mine.flatMap((r) =>
+      r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : [],
+    );
     const rated = closedNow && mine.some((r) => r.visitId === base.visitId && r.dirt !== null);
     await tx
       .update(task)
@@ -205,19 +273,52 @@ async function rebuildTasks(tx: Queries, base: Base, tasks: readonly (typeof tas
 }
 
 /** Stores a verified batch and folds the salt's figure anew over all of them, from the label, oldest first. */
-async function projectBatch(tx: Queries, businessId: string, sourceId: string, visitId: string, batch: NonNullable<VisitState["batch"]>): Promise<void> {
-  const [row] = await tx.select().from(source).where(and(eq(source.businessId, businessId), eq(source.id, sourceId))).for("update");
+async function projectBatch(
+  tx: Queries,
+  businessId: string,
+  sourceId: string,
+  visitId: string,
+  batch: NonNullable<VisitState["batch"]>,
+): Promise<void> {
+  const [row] = await tx
+    .select()
+    .from(source)
+    .where(and(eq(source.businessId, businessId), eq(source.id, sourceId)))
+    .for("update");
   const salt = row?.facts.salt;
   if (!row || !salt) return;
   const { litres, grams, measuredPsu, confirmed } = batch;
   await tx.delete(saltBatch).where(eq(saltBatch.visitId, visitId));
-  await tx.insert(saltBatch).values({ id: newId(), businessId, sourceId, visitId, at: new Date(batch.at), litres, grams, measuredPsu, confirmed, batchGPerL: 0, learntGPerL: 0, questioned: false });
-  const all = await tx.select().from(saltBatch).where(and(eq(saltBatch.businessId, businessId), eq(saltBatch.sourceId, sourceId))).orderBy(saltBatch.at);
+  await tx.insert(saltBatch).values({
+    id: newId(),
+    businessId,
+    sourceId,
+    visitId,
+    at: new Date(batch.at),
+    litres,
+    grams,
+    measuredPsu,
+    confirmed,
+    batchGPerL: 0,
+    learntGPerL: 0,
+    questioned: false,
+  });
+  const all = await tx
+    .select()
+    .from(saltBatch)
+    .where(and(eq(saltBatch.businessId, businessId), eq(saltBatch.sourceId, sourceId)))
+    .orderBy(saltBatch.at);
   let gramsPerLitre = salt.labelGramsPerLitre;
   for (const b of all) {
     const lesson = learnSalt(gramsPerLitre, b);
     gramsPerLitre = lesson.gramsPerLitre;
-    await tx.update(saltBatch).set({ batchGPerL: lesson.batchGramsPerLitre, learntGPerL: gramsPerLitre, questioned: lesson.questioned }).where(eq(saltBatch.id, b.id));
+    await tx
+      .update(saltBatch)
+      .set({ batchGPerL: lesson.batchGramsPerLitre, learntGPerL: gramsPerLitre, questioned: lesson.questioned })
+      .where(eq(saltBatch.id, b.id));
   }
-  await tx.update(source).set({ facts: { ...row.facts, salt: { ...salt, gramsPerLitre, batches: all.length } } }).where(eq(source.id, sourceId));
+  await tx
+    .update(source)
+    .set({ facts: { ...row.facts, salt: { ...salt, gramsPerLitre, batches: all.length } } })
+    .where(eq(source.id, sourceId));
 }

@@ -29,7 +29,13 @@ export interface RoundStop {
 
 /** A person's day: their stops planned, in order, drawn to the clock. */
 export interface Round {
-  readonly person: { readonly id: string; readonly name: string; readonly vanKg: number; readonly dayStartMinute: number; readonly dayEndMinute: number };
+  readonly person: {
+    readonly id: string;
+    readonly name: string;
+    readonly vanKg: number;
+    readonly dayStartMinute: number;
+    readonly dayEndMinute: number;
+  };
   readonly stops: readonly RoundStop[];
   readonly day: DayPlan;
   readonly laidOutTo: string | null;
@@ -39,7 +45,10 @@ export interface Round {
 export async function loadRound(scope: Scope, personId: string, on: string): Promise<Round> {
   const q = db();
   const [[who], [firm], rows] = await Promise.all([
-    q.select().from(person).where(and(eq(person.businessId, scope.businessId), eq(person.id, personId))),
+    q
+      .select()
+      .from(person)
+      .where(and(eq(person.businessId, scope.businessId), eq(person.id, personId))),
     q.select().from(business).where(eq(business.id, scope.businessId)),
     q
       .select({ stop, site, clientName: client.name, visit, tank, status: tankStatus })
@@ -53,12 +62,22 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
       .orderBy(asc(site.name), asc(tank.name)),
   ]);
   if (!who || !firm) throw notFound("person");
-  const inputs = await loadPlanInputs(q, scope.businessId, rows.map((r) => ({ visitId: r.visit.id, tankId: r.tank.id, on })));
+  const inputs = await loadPlanInputs(
+    q,
+    scope.businessId,
+    rows.map((r) => ({ visitId: r.visit.id, tankId: r.tank.id, on })),
+  );
   const stops = new Map<string, RoundStop & { tanks: RoundTank[] }>();
   for (const r of rows) {
     const input = inputs.get(r.visit.id);
     if (!input) continue;
-    const at = stops.get(r.stop.id) ?? { id: r.stop.id, site: r.site, clientName: r.clientName, refillAfter: r.stop.refillAfter, tanks: [] };
+    const at = stops.get(r.stop.id) ?? {
+      id: r.stop.id,
+      site: r.site,
+      clientName: r.clientName,
+      refillAfter: r.stop.refillAfter,
+      tanks: [],
+    };
     // A closed visit keeps the plan it was given.
     const plan = r.visit.plan && r.visit.state !== "planned" ? r.visit.plan.plan : planVisit(input);
     at.tanks.push({ visitId: r.visit.id, visitState: r.visit.state, tank: r.tank, status: r.status, input, plan });
@@ -86,7 +105,12 @@ function dayStop(s: RoundStop, on: string): DayStop {
     lon: s.site.lon,
     window: s.site.windows[String(weekday(on))] ?? null,
     minutes: s.site.setUpMinutes + s.tanks.reduce((total, t) => total + t.plan.minutes, 0),
-    load: { mixL: sum((l) => l.mixL), seaL: sum((l) => l.seaL), purifiedL: sum((l) => l.purifiedL), wasteL: sum((l) => l.wasteL) },
+    load: {
+      mixL: sum((l) => l.mixL),
+      seaL: sum((l) => l.seaL),
+      purifiedL: sum((l) => l.purifiedL),
+      wasteL: sum((l) => l.wasteL),
+    },
     keptLast: s.tanks.some((t) => t.input.site.hygieneLast),
     maySlip: s.tanks.every((t) => t.status?.trim === "steady") && !s.tanks.some((t) => t.visitState !== "planned"),
   };
@@ -103,20 +127,42 @@ export async function technicians(scope: Scope): Promise<{ id: string; name: str
 
 /** Agrees on a refill at base after a stop, or takes it back. */
 export async function setRefill(scope: Scope, stopId: string, refillAfter: boolean): Promise<void> {
-  const [done] = await db().update(stop).set({ refillAfter }).where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
+  const [done] = await db()
+    .update(stop)
+    .set({ refillAfter })
+    .where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
   if (done.affectedRows === 0) throw notFound("stop");
 }
 
 /** Moves a stop to another day. Its series and its other stops stay as they are. */
 export async function moveStop(scope: Scope, stopId: string, to: string, today: string): Promise<void> {
   const q = db();
-  const [row] = await q.select().from(stop).where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
+  const [row] = await q
+    .select()
+    .from(stop)
+    .where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
   if (!row) throw notFound("stop");
-  if (to < today) throw new Refused(422, "in-the-past", "A stop cannot be moved into the past.", { to: ["Choose today or a later day."] });
-  const visits = await q.select({ id: visit.id, state: visit.state }).from(visit).where(and(eq(visit.businessId, scope.businessId), eq(visit.stopId, stopId)));
-  if (visits.some((v) => v.state !== "planned")) throw new Refused(409, "already-begun", "This stop has been begun; it stays on its day.");
+  if (to < today)
+    throw new Refused(422, "in-the-past", "A stop cannot be moved into the past.", {
+      to: ["Choose today or a later day."],
+    });
+  const visits = await q
+    .select({ id: visit.id, state: visit.state })
+    .from(visit)
+    .where(and(eq(visit.businessId, scope.businessId), eq(visit.stopId, stopId)));
+  if (visits.some((v) => v.state !== "planned"))
+    throw new Refused(409, "already-begun", "This stop has been begun; it stays on its day.");
   await q.transaction(async (tx) => {
     await tx.update(stop).set({ onDate: to }).where(eq(stop.id, stopId));
-    if (visits.length > 0) await tx.update(visit).set({ onDate: to }).where(inArray(visit.id, visits.map((v) => v.id)));
+    if (visits.length > 0)
+      await tx
+        .update(visit)
+        .set({ onDate: to })
+        .where(
+          inArray(
+            visit.id,
+            visits.map((v) => v.id),
+          ),
+        );
   });
 }

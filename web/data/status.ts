@@ -14,7 +14,8 @@ import { inTransaction, type Queries } from "./transaction";
 /** The newest reading of each parameter in a plan's input. */
 function latestReadings(input: PlanInput): Partial<Record<Parameter, LatestReading>> {
   const latest: Partial<Record<Parameter, LatestReading>> = {};
-  for (const r of input.readings) latest[r.parameter] = { value: r.value, sigma: r.sigma, ageDays: daysBetween(r.on, input.on) };
+  for (const r of input.readings)
+    latest[r.parameter] = { value: r.value, sigma: r.sigma, ageDays: daysBetween(r.on, input.on) };
   return latest;
 }
 
@@ -22,7 +23,8 @@ function latestReadings(input: PlanInput): Partial<Record<Parameter, LatestReadi
 export function trimOf(input: PlanInput): Trim {
   const latest = latestReadings(input);
   const perDay: Partial<Record<Parameter, number>> = {};
-  for (const [parameter, rate] of Object.entries(input.rates)) if (rate?.enough) perDay[parameter as Parameter] = rate.perDay;
+  for (const [parameter, rate] of Object.entries(input.rates))
+    if (rate?.enough) perDay[parameter as Parameter] = rate.perDay;
   const [ammonia, ph] = [latest.ammonia, latest.ph];
   const valid = (r: LatestReading | undefined) => r !== undefined && r.ageDays <= 21;
   const free =
@@ -51,7 +53,13 @@ export function statusRow(input: PlanInput, businessId: string): typeof tankStat
   const dots: BandDot[] = input.book.bands.flatMap((band) => {
     const r = latest[band.parameter];
     return r && r.ageDays <= band.validDays
-      ? [{ parameter: band.parameter, place: Math.round(placeInBand(band, r.value) * 100) / 100, standing: standing(band, r.value) }]
+      ? [
+          {
+            parameter: band.parameter,
+            place: Math.round(placeInBand(band, r.value) * 100) / 100,
+            standing: standing(band, r.value),
+          },
+        ]
       : [];
   });
   return {
@@ -69,9 +77,18 @@ export function statusRow(input: PlanInput, businessId: string): typeof tankStat
 }
 
 /** Judges tanks anew on a day and rewrites their status rows. Runs in the transaction that changed their inputs. */
-export async function refreshStatus(q: Queries, businessId: string, tankIds: readonly string[], on: string): Promise<void> {
+export async function refreshStatus(
+  q: Queries,
+  businessId: string,
+  tankIds: readonly string[],
+  on: string,
+): Promise<void> {
   // A visit id that no visit has: nothing of the day is left out.
-  const inputs = await loadPlanInputs(q, businessId, tankIds.map((tankId) => ({ visitId: tankId, tankId, on })));
+  const inputs = await loadPlanInputs(
+    q,
+    businessId,
+    tankIds.map((tankId) => ({ visitId: tankId, tankId, on })),
+  );
   const rows = [...inputs.values()].map((input) => statusRow(input, businessId));
   if (rows.length === 0) return;
   const given = (column: string) => sql.raw(`values(${column})`);
@@ -98,9 +115,22 @@ export async function refreshDay(businessId: string, today: string): Promise<voi
     .select({ id: tank.id })
     .from(tank)
     .leftJoin(tankStatus, eq(tankStatus.tankId, tank.id))
-    .where(and(eq(tank.businessId, businessId), isNull(tank.archivedAt), or(isNull(tankStatus.judgedOn), lt(tankStatus.judgedOn, today))));
+    .where(
+      and(
+        eq(tank.businessId, businessId),
+        isNull(tank.archivedAt),
+        or(isNull(tankStatus.judgedOn), lt(tankStatus.judgedOn, today)),
+      ),
+    );
   for (let i = 0; i < rows.length; i += REFRESH_BATCH)
-    await inTransaction((tx) => refreshStatus(tx, businessId, rows.slice(i, i + REFRESH_BATCH).map((r) => r.id), today));
+    await inTransaction((tx) =>
+      refreshStatus(
+        tx,
+        businessId,
+        rows.slice(i, i + REFRESH_BATCH).map((r) => r.id),
+        today,
+      ),
+    );
 }
 
 const REFRESH_BATCH = 50;

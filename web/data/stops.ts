@@ -7,8 +7,14 @@ import { stop } from "./schema";
 import type { Scope } from "./scope";
 
 /** A stop with the round it belongs to. */
-export async function loadStop(scope: Scope, stopId: string): Promise<{ readonly stop: RoundStop; readonly round: Round; readonly on: string; readonly today: string }> {
-  const [row] = await db().select().from(stop).where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
+export async function loadStop(
+  scope: Scope,
+  stopId: string,
+): Promise<{ readonly stop: RoundStop; readonly round: Round; readonly on: string; readonly today: string }> {
+  const [row] = await db()
+    .select()
+    .from(stop)
+    .where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
   if (!row) throw notFound("stop");
   const round = await loadRound(scope, row.personId, row.onDate);
   const found = round.stops.find((s) => s.id === stopId);

@@ -1,14 +1,27 @@
-import { SchoolsSchema } from "@keel-round/core/tank/schema";
 import { libraryTask, type TaskCode } from "@keel-round/core/programme";
 import { systemVolumeL } from "@keel-round/core/tank";
-import { planVisit, type PlanInput, type VisitPlan } from "@keel-round/core/visit";
+import { SchoolsSchema } from "@keel-round/core/tank/schema";
+import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gte, isNull, min, sql } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { newId } from "./ids";
 import { bookOf, loadPlanInputs } from "./planInputs";
-import { client, deskChange, person, reading, site, stop, tank, tankEvent, tankStatus, task, visit, waterChange } from "./schema";
+import {
+  client,
+  deskChange,
+  person,
+  reading,
+  site,
+  stop,
+  tank,
+  tankEvent,
+  tankStatus,
+  task,
+  visit,
+  waterChange,
+} from "./schema";
 import type { Scope } from "./scope";
 import { refreshStatus } from "./status";
 import { inTransaction } from "./transaction";
@@ -39,7 +52,17 @@ export async function listTanks(scope: Scope, today: string): Promise<TankRow[]>
     .groupBy(visit.tankId)
     .as("next");
   const rows = await q
-    .select({ id: tank.id, name: tank.name, kind: tank.kind, siteName: site.name, siteId: site.id, address: site.address, clientName: client.name, status: tankStatus, nextOn: next.on })
+    .select({
+      id: tank.id,
+      name: tank.name,
+      kind: tank.kind,
+      siteName: site.name,
+      siteId: site.id,
+      address: site.address,
+      clientName: client.name,
+      status: tankStatus,
+      nextOn: next.on,
+    })
     .from(tank)
     .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
     .innerJoin(client, and(eq(client.businessId, site.businessId), eq(client.id, site.clientId)))
@@ -61,15 +84,30 @@ export interface TankSheet {
   readonly site: typeof site.$inferSelect;
   readonly clientName: string;
   readonly status: typeof tankStatus.$inferSelect | null;
-  readonly next: { readonly visitId: string; readonly on: string; readonly state: "planned" | "open" | "closed" } | null;
+  readonly next: {
+    readonly visitId: string;
+    readonly on: string;
+    readonly state: "planned" | "open" | "closed";
+  } | null;
   readonly input: PlanInput;
   readonly plan: VisitPlan;
   readonly jobs: readonly (typeof task.$inferSelect)[];
   readonly readings: readonly (typeof reading.$inferSelect)[];
   readonly changes: readonly (typeof waterChange.$inferSelect)[];
-  readonly visits: readonly { readonly id: string; readonly on: string; readonly state: string; readonly minutes: number | null }[];
+  readonly visits: readonly {
+    readonly id: string;
+    readonly on: string;
+    readonly state: string;
+    readonly minutes: number | null;
+  }[];
   readonly events: readonly (typeof tankEvent.$inferSelect)[];
-  readonly deskChanges: readonly { readonly at: Date; readonly by: string; readonly field: string; readonly old: unknown; readonly new: unknown }[];
+  readonly deskChanges: readonly {
+    readonly at: Date;
+    readonly by: string;
+    readonly field: string;
+    readonly old: unknown;
+    readonly new: unknown;
+  }[];
 }
 
 /** Latest readings, changes and visits that a sheet shows. */
@@ -87,19 +125,51 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
     .leftJoin(tankStatus, eq(tankStatus.tankId, tank.id))
     .where(and(eq(tank.businessId, scope.businessId), eq(tank.id, tankId), ownOnly(scope)));
   if (!row) throw notFound("tank");
-  const mine = <T extends { businessId: never; tankId: never }>(t: T) => and(eq(t.businessId, scope.businessId as never), eq(t.tankId, tankId as never));
+  const mine = <T extends { businessId: never; tankId: never }>(t: T) =>
+    and(eq(t.businessId, scope.businessId as never), eq(t.tankId, tankId as never));
   const [upcoming, jobs, readings, changes, visits, events, deskChanges] = await Promise.all([
-    q.select({ visitId: visit.id, on: visit.onDate, state: visit.state }).from(visit)
-      .where(and(mine(visit as never), gte(visit.onDate, today), sql`${visit.state} <> 'closed'`)).orderBy(asc(visit.onDate)).limit(1),
-    q.select().from(task).where(mine(task as never)).orderBy(asc(task.code)),
-    q.select().from(reading).where(mine(reading as never)).orderBy(desc(reading.takenAt)).limit(SHEET_READINGS),
-    q.select().from(waterChange).where(mine(waterChange as never)).orderBy(desc(waterChange.at)).limit(SHEET_VISITS),
-    q.select({ id: visit.id, on: visit.onDate, state: visit.state, minutes: visit.minutes }).from(visit)
-      .where(and(mine(visit as never), sql`${visit.state} <> 'planned'`)).orderBy(desc(visit.onDate)).limit(SHEET_VISITS),
-    q.select().from(tankEvent).where(mine(tankEvent as never)).orderBy(desc(tankEvent.onDate)).limit(20),
-    q.select({ at: deskChange.at, by: person.name, field: deskChange.field, old: deskChange.old, new: deskChange.new }).from(deskChange)
+    q
+      .select({ visitId: visit.id, on: visit.onDate, state: visit.state })
+      .from(visit)
+      .where(and(mine(visit as never), gte(visit.onDate, today), sql`${visit.state} <> 'closed'`))
+      .orderBy(asc(visit.onDate))
+      .limit(1),
+    q
+      .select()
+      .from(task)
+      .where(mine(task as never))
+      .orderBy(asc(task.code)),
+    q
+      .select()
+      .from(reading)
+      .where(mine(reading as never))
+      .orderBy(desc(reading.takenAt))
+      .limit(SHEET_READINGS),
+    q
+      .select()
+      .from(waterChange)
+      .where(mine(waterChange as never))
+      .orderBy(desc(waterChange.at))
+      .limit(SHEET_VISITS),
+    q
+      .select({ id: visit.id, on: visit.onDate, state: visit.state, minutes: visit.minutes })
+      .from(visit)
+      .where(and(mine(visit as never), sql`${visit.state} <> 'planned'`))
+      .orderBy(desc(visit.onDate))
+      .limit(SHEET_VISITS),
+    q
+      .select()
+      .from(tankEvent)
+      .where(mine(tankEvent as never))
+      .orderBy(desc(tankEvent.onDate))
+      .limit(20),
+    q
+      .select({ at: deskChange.at, by: person.name, field: deskChange.field, old: deskChange.old, new: deskChange.new })
+      .from(deskChange)
       .innerJoin(person, eq(person.id, deskChange.personId))
-      .where(and(eq(deskChange.businessId, scope.businessId), eq(deskChange.entityId, tankId))).orderBy(desc(deskChange.at)).limit(20),
+      .where(and(eq(deskChange.businessId, scope.businessId), eq(deskChange.entityId, tankId)))
+      .orderBy(desc(deskChange.at))
+      .limit(20),
   ]);
   const next = upcoming[0] ?? null;
   const on = next?.on ?? today;
@@ -126,9 +196,18 @@ export type TankSettings = z.infer<typeof TankSettingsSchema>;
  *
  * @throws a refusal that says what changed and by whom, if the sheet was opened before somebody else's save.
  */
-export async function saveTankSettings(scope: Scope, settings: TankSettings, today: string, now: Date): Promise<{ version: number }> {
+export async function saveTankSettings(
+  scope: Scope,
+  settings: TankSettings,
+  today: string,
+  now: Date,
+): Promise<{ version: number }> {
   return inTransaction(async (tx) => {
-    const [row] = await tx.select().from(tank).where(and(eq(tank.businessId, scope.businessId), eq(tank.id, settings.tankId))).for("update");
+    const [row] = await tx
+      .select()
+      .from(tank)
+      .where(and(eq(tank.businessId, scope.businessId), eq(tank.id, settings.tankId)))
+      .for("update");
     if (!row) throw notFound("tank");
     if (row.version !== settings.version) {
       const [last] = await tx
@@ -138,14 +217,23 @@ export async function saveTankSettings(scope: Scope, settings: TankSettings, tod
         .where(and(eq(deskChange.businessId, scope.businessId), eq(deskChange.entityId, row.id)))
         .orderBy(desc(deskChange.at))
         .limit(1);
-      throw new Refused(409, "stale", `${last?.by ?? "Somebody"} changed ${last?.field ?? "this tank"} after you opened it. What you typed is still here: reload the sheet beside it and compare.`);
+      throw new Refused(
+        409,
+        "stale",
+        `${last?.by ?? "Somebody"} changed ${last?.field ?? "this tank"} after you opened it. What you typed is still here: reload the sheet beside it and compare.`,
+      );
     }
     const book = bookOf(row);
-    const topCm = (book.display.vessel.shape === "drum" ? book.display.vessel.diameterM : book.display.vessel.heightM) * 100;
+    const topCm =
+      (book.display.vessel.shape === "drum" ? book.display.vessel.diameterM : book.display.vessel.heightM) * 100;
     if (settings.runningLevelCm > topCm)
-      throw new Refused(422, "invalid", `The glass is ${Math.round(topCm)} cm high.`, { runningLevelCm: [`The water cannot stand above the glass, which is ${Math.round(topCm)} cm high.`] });
+      throw new Refused(422, "invalid", `The glass is ${Math.round(topCm)} cm high.`, {
+        runningLevelCm: [`The water cannot stand above the glass, which is ${Math.round(topCm)} cm high.`],
+      });
     if (settings.schools.how === "from-sump" && !settings.hasSump)
-      throw new Refused(422, "invalid", "There is no sump to drain from.", { how: ["A change from the sump needs a sump."] });
+      throw new Refused(422, "invalid", "There is no sump to drain from.", {
+        how: ["A change from the sump needs a sump."],
+      });
 
     const facts = {
       ...row.facts,
@@ -154,19 +242,53 @@ export async function saveTankSettings(scope: Scope, settings: TankSettings, tod
       ...(settings.hasSump ? {} : { sump: undefined, gear: row.facts.gear.filter((g) => g !== "skimmer") }),
     };
     if (!(systemVolumeL(bookOf({ ...row, facts })) > 0))
-      throw new Refused(422, "no-volume", "A tank at this level holds no water.", { runningLevelCm: ["At this level the tank holds no water, and nothing can be planned."] });
-    const jobs = await tx.select().from(task).where(and(eq(task.businessId, scope.businessId), eq(task.tankId, row.id)));
+      throw new Refused(422, "no-volume", "A tank at this level holds no water.", {
+        runningLevelCm: ["At this level the tank holds no water, and nothing can be planned."],
+      });
+    const jobs = await tx
+      .select()
+      .from(task)
+      .where(and(eq(task.businessId, scope.businessId), eq(task.tankId, row.id)));
     const turned = jobs.filter((t) => (t.removedAt === null) !== settings.jobs.includes(t.code));
     const changes = [
-      ...Object.entries(settings.schools).map(([field, value]) => ({ field, old: row.facts.schools[field as keyof typeof row.facts.schools] as unknown, new: value as unknown })),
-      { field: "running level (cm)", old: Math.round(row.facts.display.runningLevelM * 1000) / 10, new: settings.runningLevelCm },
+      ...Object.entries(settings.schools).map(([field, value]) => ({
+        field,
+        old: row.facts.schools[field as keyof typeof row.facts.schools] as unknown,
+        new: value as unknown,
+      })),
+      {
+        field: "running level (cm)",
+        old: Math.round(row.facts.display.runningLevelM * 1000) / 10,
+        new: settings.runningLevelCm,
+      },
       { field: "sump", old: row.facts.sump !== undefined, new: settings.hasSump },
-      ...turned.map((t) => ({ field: `job: ${libraryTask(t.code as TaskCode).name.toLowerCase()}`, old: t.removedAt === null, new: t.removedAt !== null })),
+      ...turned.map((t) => ({
+        field: `job: ${libraryTask(t.code as TaskCode).name.toLowerCase()}`,
+        old: t.removedAt === null,
+        new: t.removedAt !== null,
+      })),
     ].filter((c) => JSON.stringify(c.old) !== JSON.stringify(c.new));
     if (changes.length > 0)
-      await tx.insert(deskChange).values(changes.map((c) => ({ id: newId(), businessId: scope.businessId, personId: scope.personId, entity: "tank", entityId: row.id, at: now, ...c })));
-    await tx.update(tank).set({ facts, version: row.version + 1 }).where(eq(tank.id, row.id));
-    for (const t of turned) await tx.update(task).set({ removedAt: t.removedAt ? null : now }).where(eq(task.id, t.id));
+      await tx.insert(deskChange).values(
+        changes.map((c) => ({
+          id: newId(),
+          businessId: scope.businessId,
+          personId: scope.personId,
+          entity: "tank",
+          entityId: row.id,
+          at: now,
+          ...c,
+        })),
+      );
+    await tx
+      .update(tank)
+      .set({ facts, version: row.version + 1 })
+      .where(eq(tank.id, row.id));
+    for (const t of turned)
+      await tx
+        .update(task)
+        .set({ removedAt: t.removedAt ? null : now })
+        .where(eq(task.id, t.id));
     await refreshStatus(tx, scope.businessId, [row.id], today);
     return { version: row.version + 1 };
   });

@@ -1,4 +1,4 @@
-import { db, type Database } from "./connection";
+import { type Database, db } from "./connection";
 
 /** What queries run on: the database itself or an open transaction. */
 export type Queries = Pick<Database, "select" | "insert" | "update" | "delete" | "execute">;

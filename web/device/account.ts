@@ -12,5 +12,6 @@ export async function forgetDevice(): Promise<void> {
   if (personId && (await pendingCount()) === 0) await storeOf(personId).delete();
   setCurrentPerson(null);
   if ("caches" in window) for (const key of await caches.keys()) await caches.delete(key);
-  if ("serviceWorker" in navigator) for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister();
+  if ("serviceWorker" in navigator)
+    for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister();
 }

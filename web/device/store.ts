@@ -1,5 +1,5 @@
-import type { OpBody, PlanInput, VisitOp } from "@keel-round/core/visit";
 import type { UnitPreference } from "@keel-round/core/units";
+import type { OpBody, PlanInput, VisitOp } from "@keel-round/core/visit";
 import Dexie, { type EntityTable } from "dexie";
 import { v7 } from "uuid";
 

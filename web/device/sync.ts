@@ -63,7 +63,10 @@ async function send(personId: string): Promise<SyncState> {
     const kept = await store.ops.where("status").equals("kept").toArray();
     const visitId = kept[0]?.visitId;
     if (!visitId) return "online";
-    const batch = kept.filter((o) => o.visitId === visitId).sort((a, b) => a.seq - b.seq).slice(0, BATCH);
+    const batch = kept
+      .filter((o) => o.visitId === visitId)
+      .sort((a, b) => a.seq - b.seq)
+      .slice(0, BATCH);
     const response = await ask(`/api/visits/${visitId}/operations`, {
       method: "POST",
       headers: { "content-type": "application/json" },

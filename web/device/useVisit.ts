@@ -1,11 +1,24 @@
 "use client";
 
-import { inputHash, type OpBody, planReadings, planVisit, CORE_VERSION, type Refusal, refuseOp, type VisitOp, type VisitPlan, type VisitState, visitState, withToday } from "@keel-round/core/visit";
+import {
+  CORE_VERSION,
+  inputHash,
+  type OpBody,
+  planReadings,
+  planVisit,
+  type Refusal,
+  refuseOp,
+  type VisitOp,
+  type VisitPlan,
+  type VisitState,
+  visitState,
+  withToday,
+} from "@keel-round/core/visit";
 import { liveQuery } from "dexie";
-import { v7 } from "uuid";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { v7 } from "uuid";
 import { currentPerson, deviceName, type KeptVisit, type QueuedOp, storeOf } from "./store";
-import { fetchVisit, sendKept, type SyncState } from "./sync";
+import { fetchVisit, type SyncState, sendKept } from "./sync";
 
 /** A visit on this device: its log, its state, its plan as of now, and the way to write to it. */
 export interface LiveVisit {
@@ -20,7 +33,10 @@ export interface LiveVisit {
   readonly say: (body: OpBody) => Promise<Refusal | null>;
 }
 
-export type VisitLoad = { readonly status: "loading" } | { readonly status: "missing"; readonly why: "offline" | "signed-out" | "gone" } | { readonly status: "ready"; readonly visit: LiveVisit; readonly sync: SyncState };
+export type VisitLoad =
+  | { readonly status: "loading" }
+  | { readonly status: "missing"; readonly why: "offline" | "signed-out" | "gone" }
+  | { readonly status: "ready"; readonly visit: LiveVisit; readonly sync: SyncState };
 
 const RETRY_MS = 8_000;
 
@@ -46,7 +62,10 @@ export function useVisit(visitId: string): VisitLoad {
       person.current = personId;
       const subscription = liveQuery(async () => {
         const store = storeOf(personId);
-        return { visit: await store.visits.get(visitId), ops: await store.ops.where("visitId").equals(visitId).toArray() };
+        return {
+          visit: await store.visits.get(visitId),
+          ops: await store.ops.where("visitId").equals(visitId).toArray(),
+        };
       }).subscribe(({ visit, ops }) => {
         if (!alive) return;
         setMine(ops);
@@ -96,7 +115,13 @@ export function useVisit(visitId: string): VisitLoad {
   const log = useMemo(() => (kept ? mergeLog(kept, mine) : []), [kept, mine]);
   const state = useMemo(() => visitState(log), [log]);
   const firstPlan = useMemo(() => (kept ? planVisit(kept.input) : null), [kept]);
-  const plan = useMemo(() => (kept ? planVisit(withToday(kept.input, { readings: planReadings(state, kept.on), belowMarkCm: state.belowMarkCm })) : null), [kept, state]);
+  const plan = useMemo(
+    () =>
+      kept
+        ? planVisit(withToday(kept.input, { readings: planReadings(state, kept.on), belowMarkCm: state.belowMarkCm }))
+        : null,
+    [kept, state],
+  );
 
   // Writes are made one after another: the next sequence number depends on the last write.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -132,15 +157,26 @@ export function useVisit(visitId: string): VisitLoad {
 
   if (missing && !kept) return { status: "missing", why: missing };
   if (!kept || !plan || !firstPlan) return { status: "loading" };
-  return { status: "ready", sync, visit: { kept, state, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say } };
+  return {
+    status: "ready",
+    sync,
+    visit: { kept, state, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say },
+  };
 }
 
 /** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
 function planAfter(kept: KeptVisit, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
-  const inputOf = (s: VisitState) => withToday(kept.input, { readings: planReadings(s, kept.on), belowMarkCm: s.belowMarkCm });
+  const inputOf = (s: VisitState) =>
+    withToday(kept.input, { readings: planReadings(s, kept.on), belowMarkCm: s.belowMarkCm });
   const [old, now] = [inputOf(before), inputOf(after)];
   const hash = inputHash(now);
   if (body.type !== "start" && inputHash(old) === hash) return null;
   const plan = planVisit(now);
-  return { type: "plan", inputHash: hash, coreVersion: CORE_VERSION, summary: `${plan.water.decision}, ${plan.water.litres.value} L`, plan };
+  return {
+    type: "plan",
+    inputHash: hash,
+    coreVersion: CORE_VERSION,
+    summary: `${plan.water.decision}, ${plan.water.litres.value} L`,
+    plan,
+  };
 }

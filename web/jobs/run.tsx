@@ -31,7 +31,12 @@ async function makeLetter(job: Job): Promise<void> {
 async function sendMail(job: Job): Promise<void> {
   const mail = job.payload.letterId ? await letterMail(job.businessId, job.payload.letterId) : null;
   if (!mail || mail.letter.sentAt) return;
-  const transport = nodemailer.createTransport({ url: setting("SMTP_URL"), connectionTimeout: 5_000, greetingTimeout: 5_000, socketTimeout: 10_000 } as never);
+  const transport = nodemailer.createTransport({
+    url: setting("SMTP_URL"),
+    connectionTimeout: 5_000,
+    greetingTimeout: 5_000,
+    socketTimeout: 10_000,
+  } as never);
   const link = `${setting("BETTER_AUTH_URL")}/letter/${letterToken(mail.letter.id)}`;
   try {
     await transport.sendMail({

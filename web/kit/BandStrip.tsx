@@ -1,12 +1,28 @@
 import { standing } from "@keel-round/core/readings";
-import { Circle, G, Line, Path, Rect, Svg } from "@/kit/elements";
 import type { Band } from "@keel-round/core/tank";
+import { Circle, G, Line, Path, Rect, Svg } from "@/kit/elements";
 import { TRIM_COLOUR } from "./Trim";
 
-export const STANDING_COLOUR = { ideal: TRIM_COLOUR.steady, watch: TRIM_COLOUR.drifting, act: TRIM_COLOUR.off } as const;
+export const STANDING_COLOUR = {
+  ideal: TRIM_COLOUR.steady,
+  watch: TRIM_COLOUR.drifting,
+  act: TRIM_COLOUR.off,
+} as const;
 
 /** A value on its band: the shaded middle is right for the tank, the bar its error, the coralline tick after a change. */
-export function BandStrip({ band, value, sigma, after, width = 250 }: { band: Band; value: number; sigma: number; after?: number; width?: number }) {
+export function BandStrip({
+  band,
+  value,
+  sigma,
+  after,
+  width = 250,
+}: {
+  band: Band;
+  value: number;
+  sigma: number;
+  after?: number;
+  width?: number;
+}) {
   const from = Math.max(0, band.actLow);
   const margin = (band.actHigh - from) * 0.18;
   const [left, right] = [Math.max(0, from - margin), band.actHigh + margin];
@@ -15,9 +31,22 @@ export function BandStrip({ band, value, sigma, after, width = 250 }: { band: Ba
   return (
     <Svg width={`${width}px`} maxW="100%" height="22px" viewBox={`0 0 ${width} 22`} aria-hidden="true">
       <Line x1="4" x2={width - 4} y1="11" y2="11" stroke="ruleStrong" />
-      <Rect x={x(Math.max(0, band.idealLow))} y="6" width={Math.max(2, x(band.idealHigh) - x(Math.max(0, band.idealLow)))} height="10" fill="band" />
+      <Rect
+        x={x(Math.max(0, band.idealLow))}
+        y="6"
+        width={Math.max(2, x(band.idealHigh) - x(Math.max(0, band.idealLow)))}
+        height="10"
+        fill="band"
+      />
       <G color={colour}>
-        <line x1={x(value - 1.96 * sigma)} x2={x(value + 1.96 * sigma)} y1="11" y2="11" stroke="currentColor" strokeWidth="3" />
+        <line
+          x1={x(value - 1.96 * sigma)}
+          x2={x(value + 1.96 * sigma)}
+          y1="11"
+          y2="11"
+          stroke="currentColor"
+          strokeWidth="3"
+        />
         <circle cx={x(value)} cy="11" r="4.6" fill="currentColor" />
       </G>
       {after !== undefined && <Path d={`M${x(after)} 3 v16`} stroke="coralline" strokeWidth="2" />}
@@ -26,15 +55,30 @@ export function BandStrip({ band, value, sigma, after, width = 250 }: { band: Ba
 }
 
 /** All readings of a tank against their bands at once, one dot a parameter. */
-export function BandDots({ dots }: { dots: readonly { readonly parameter: string; readonly place: number; readonly standing: "ideal" | "watch" | "act" }[] }) {
+export function BandDots({
+  dots,
+}: {
+  dots: readonly { readonly parameter: string; readonly place: number; readonly standing: "ideal" | "watch" | "act" }[];
+}) {
   const shown = dots.slice(0, 8);
-  const label = shown.length === 0 ? "no valid readings" : shown.map((d) => `${d.parameter} ${d.standing === "ideal" ? "in its band" : d.place > 0 ? "high" : "low"}`).join(", ");
+  const label =
+    shown.length === 0
+      ? "no valid readings"
+      : shown
+          .map((d) => `${d.parameter} ${d.standing === "ideal" ? "in its band" : d.place > 0 ? "high" : "low"}`)
+          .join(", ");
   const step = 130 / Math.max(5, shown.length);
   return (
     <Svg width="130px" height="24px" viewBox="0 0 130 24" role="img" aria-label={label}>
       <Rect x="0" y="6" width="130" height="12" fill="band" />
       {shown.map((d, i) => (
-        <Circle key={d.parameter} cx={step * (i + 0.5)} cy={Math.min(21, Math.max(3, 12 - d.place * 11))} r="3.6" fill={STANDING_COLOUR[d.standing]} />
+        <Circle
+          key={d.parameter}
+          cx={step * (i + 0.5)}
+          cy={Math.min(21, Math.max(3, 12 - d.place * 11))}
+          r="3.6"
+          fill={STANDING_COLOUR[d.standing]}
+        />
       ))}
     </Svg>
   );

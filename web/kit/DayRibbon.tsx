@@ -1,7 +1,7 @@
-import type { DayPlan } from "@keel-round/core/round";
-import { A, Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 import type { TrimState } from "@keel-round/core/readings";
+import type { DayPlan } from "@keel-round/core/round";
 import { area } from "d3-shape";
+import { A, Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 import { TRIM_COLOUR } from "./Trim";
 import { clock } from "./words";
 
@@ -23,7 +23,7 @@ interface RibbonProps {
 const W = 1090;
 const H = 268;
 const LEFT = 44;
-const RIGHT = 12;
+const RIGHT = 22;
 const BAR = { top: 34, height: 54 };
 const WATER = { top: 116, bottom: 246 };
 
@@ -56,20 +56,46 @@ export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
   const label = day.stops.map((s) => `${clock(s.start)} ${s.stop.name}`).join(", ");
 
   return (
-    <Svg width="100%" viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`The day: ${label}. At most ${Math.round(day.peakKg)} kg of water on board, the van carries ${vanKg}.`} display="block">
+    <Svg
+      width="100%"
+      viewBox={`0 0 ${W} ${H}`}
+      role="img"
+      aria-label={`The day: ${label}. At most ${Math.round(day.peakKg)} kg of water on board, the van carries ${vanKg}.`}
+      display="block"
+    >
       {hours.map((minute) => (
         <g key={minute}>
-          <Line x1={x(minute)} x2={x(minute)} y1="22" y2={WATER.bottom + 16} stroke="rule" strokeDasharray={minute % 120 ? "1 4" : undefined} />
-          <SvgText x={x(minute)} y="13" textAnchor="middle" fontSize="11.5" className="num" fill="faint">
+          <Line
+            x1={x(minute)}
+            x2={x(minute)}
+            y1="22"
+            y2={WATER.bottom + 16}
+            stroke="rule"
+            strokeDasharray={minute % 120 ? "1 4" : undefined}
+          />
+          <SvgText x={x(minute)} y="13" textAnchor="middle" fontSize="11.5px" className="num" fill="faint">
             {clock(minute)}
           </SvgText>
         </g>
       ))}
       {day.legs.map((leg) => (
         <g key={`${leg.kind}${leg.from}`}>
-          {leg.kind === "travel" && <Path d={`M${x(leg.from)} ${BAR.top + BAR.height / 2} H${x(leg.to)}`} stroke="soft" strokeWidth="1.4" strokeDasharray="2 3" />}
+          {leg.kind === "travel" && (
+            <Path
+              d={`M${x(leg.from)} ${BAR.top + BAR.height / 2} H${x(leg.to)}`}
+              stroke="soft"
+              strokeWidth="1.4"
+              strokeDasharray="2 3"
+            />
+          )}
           {(leg.kind === "break" || leg.kind === "refill") && (
-            <SvgText x={(x(leg.from) + x(leg.to)) / 2} y={BAR.top + BAR.height / 2 - 8} textAnchor="middle" fontSize="11.5" fill={leg.kind === "refill" ? "water" : "faint"}>
+            <SvgText
+              x={(x(leg.from) + x(leg.to)) / 2}
+              y={BAR.top + BAR.height / 2 - 8}
+              textAnchor="middle"
+              fontSize="11.5px"
+              fill={leg.kind === "refill" ? "water" : "faint"}
+            >
               {leg.kind === "refill" ? "refill" : "break"}
             </SvgText>
           )}
@@ -81,17 +107,28 @@ export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
         return (
           <A key={stop.id} href={`#stop-${stop.id}`} aria-label={stop.name}>
             {stop.window && (
-              <Path d={`M${x(Math.max(from, stop.window.from))} ${BAR.top + BAR.height + 8} v-4 H${x(Math.min(to, stop.window.to))} v4`} stroke={lateMinutes > 0 ? "vermilion" : "ruleStrong"} fill="none" />
+              <Path
+                d={`M${x(Math.max(from, stop.window.from))} ${BAR.top + BAR.height + 8} v-4 H${x(Math.min(to, stop.window.to))} v4`}
+                stroke={lateMinutes > 0 ? "vermilion" : "ruleStrong"}
+                fill="none"
+              />
             )}
             <Rect x={x1} y={BAR.top} width={width} height={BAR.height} fill="sheet" stroke="ruleStrong" />
             <Rect x={x1} y={BAR.top} width="4" height={BAR.height} fill={TRIM_COLOUR[shown?.trim ?? "unknown"]} />
             {twoLines(stop.name, width).map((text, i) => (
-              <SvgText key={text} x={x1 + 9} y={BAR.top + 18 + i * 15} fontSize="12" fontWeight="620" fill={shown?.closed ? "faint" : "ink"}>
+              <SvgText
+                key={text}
+                x={x1 + 9}
+                y={BAR.top + 18 + i * 15}
+                fontSize="12px"
+                fontWeight="620"
+                fill={shown?.closed ? "faint" : "ink"}
+              >
                 {text}
               </SvgText>
             ))}
             {width > 42 && (
-              <SvgText x={x1 + 9} y={BAR.top + 48} fontSize="10.5" className="num" fill="soft">
+              <SvgText x={x1 + 9} y={BAR.top + 48} fontSize="10.5px" className="num" fill="soft">
                 {clock(start)}
               </SvgText>
             )}
@@ -99,25 +136,45 @@ export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
         );
       })}
       <WaterOnBoard day={day} vanKg={vanKg} x={x} from={from} to={to} />
-      {nowMinute !== null && nowMinute >= from && nowMinute <= to && <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="20" y2={WATER.bottom} stroke="coralline" strokeWidth="2" />}
+      {nowMinute !== null && nowMinute >= from && nowMinute <= to && (
+        <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="20" y2={WATER.bottom} stroke="coralline" strokeWidth="2" />
+      )}
     </Svg>
   );
 }
 
-function WaterOnBoard({ day, vanKg, x, from, to }: { day: DayPlan; vanKg: number; x: (minute: number) => number; from: number; to: number }) {
+function WaterOnBoard({
+  day,
+  vanKg,
+  x,
+  from,
+  to,
+}: {
+  day: DayPlan;
+  vanKg: number;
+  x: (minute: number) => number;
+  from: number;
+  to: number;
+}) {
   const most = Math.max(vanKg, day.peakKg, 1) * 1.06;
   const y = (kg: number) => WATER.bottom - (kg / most) * (WATER.bottom - WATER.top);
   const first = day.onBoard[0];
-  const points = first ? [{ ...first, minute: from }, ...day.onBoard, { ...(day.onBoard.at(-1) ?? first), minute: to }] : [];
+  const points = first
+    ? [{ ...first, minute: from }, ...day.onBoard, { ...(day.onBoard.at(-1) ?? first), minute: to }]
+    : [];
   const layers = [
     { key: "mix", fill: "waterDeep", of: (p: (typeof points)[number]) => p.mixKg },
     { key: "sea water", fill: "waterMid", of: (p: (typeof points)[number]) => p.seaKg },
     { key: "purified", fill: "waterPale", of: (p: (typeof points)[number]) => p.purifiedKg },
     { key: "waste", fill: "url(#kr-waste)", of: (p: (typeof points)[number]) => p.wasteKg },
   ] as const;
-  const below = (index: number, p: (typeof points)[number]) => layers.slice(0, index).reduce((sum, l) => sum + l.of(p), 0);
+  const below = (index: number, p: (typeof points)[number]) =>
+    layers.slice(0, index).reduce((sum, l) => sum + l.of(p), 0);
   const over = day.peakKg > vanKg + 1e-6;
-  const peak = day.onBoard.reduce((best, p) => (total(p) > total(best) ? p : best), day.onBoard[0] ?? { minute: from, mixKg: 0, seaKg: 0, purifiedKg: 0, wasteKg: 0 });
+  const peak = day.onBoard.reduce(
+    (best, p) => (total(p) > total(best) ? p : best),
+    day.onBoard[0] ?? { minute: from, mixKg: 0, seaKg: 0, purifiedKg: 0, wasteKg: 0 },
+  );
   return (
     <g>
       <defs>
@@ -126,16 +183,36 @@ function WaterOnBoard({ day, vanKg, x, from, to }: { day: DayPlan; vanKg: number
         </pattern>
       </defs>
       {layers.map((layer, i) => {
-        const path = area<(typeof points)[number]>((p) => x(p.minute), (p) => y(below(i, p)), (p) => y(below(i, p) + layer.of(p)))(points);
+        const path = area<(typeof points)[number]>(
+          (p) => x(p.minute),
+          (p) => y(below(i, p)),
+          (p) => y(below(i, p) + layer.of(p)),
+        )(points);
         return path ? <Path key={layer.key} d={path} fill={layer.fill} /> : null;
       })}
       <LayerNames points={points} layers={layers} below={below} y={y} x={x} />
-      <Line x1={x(from)} x2={x(to)} y1={y(vanKg)} y2={y(vanKg)} stroke={over ? "vermilion" : "ink"} strokeDasharray="6 3" />
-      <SvgText x={x(to)} y={y(vanKg) - 5} textAnchor="end" fontSize="11.5" fill={over ? "vermilion" : "soft"} fontWeight={over ? 600 : 400}>
-        {over ? `${Math.round(day.peakKg - vanKg)} kg more than the van's ${vanKg}` : `the van carries ${vanKg} kg of water`}
+      <Line
+        x1={x(from)}
+        x2={x(to)}
+        y1={y(vanKg)}
+        y2={y(vanKg)}
+        stroke={over ? "vermilion" : "ink"}
+        strokeDasharray="6 3"
+      />
+      <SvgText
+        x={x(to)}
+        y={y(vanKg) - 5}
+        textAnchor="end"
+        fontSize="11.5px"
+        fill={over ? "vermilion" : "soft"}
+        fontWeight={over ? 600 : 400}
+      >
+        {over
+          ? `${Math.round(day.peakKg - vanKg)} kg more than the van's ${vanKg}`
+          : `the van carries ${vanKg} kg of water`}
       </SvgText>
       {day.peakKg > 1 && (
-        <SvgText x={Math.min(x(peak.minute) + 6, W - 260)} y={y(day.peakKg) - 5} fontSize="11.5" fill="ink">
+        <SvgText x={Math.min(x(peak.minute) + 6, W - 260)} y={y(day.peakKg) - 5} fontSize="11.5px" fill="ink">
           <tspan className="num">{Math.round(day.peakKg)}</tspan> kg at most
         </SvgText>
       )}
@@ -144,12 +221,25 @@ function WaterOnBoard({ day, vanKg, x, from, to }: { day: DayPlan; vanKg: number
   );
 }
 
-const total = (p: { mixKg: number; seaKg: number; purifiedKg: number; wasteKg: number }) => p.mixKg + p.seaKg + p.purifiedKg + p.wasteKg;
+const total = (p: { mixKg: number; seaKg: number; purifiedKg: number; wasteKg: number }) =>
+  p.mixKg + p.seaKg + p.purifiedKg + p.wasteKg;
 
 type Point = DayPlan["onBoard"][number];
 
 /** Names each layer where it is thick enough to hold its name. */
-function LayerNames({ points, layers, below, y, x }: { points: readonly Point[]; layers: readonly { key: string; of: (p: Point) => number }[]; below: (i: number, p: Point) => number; y: (kg: number) => number; x: (m: number) => number }) {
+function LayerNames({
+  points,
+  layers,
+  below,
+  y,
+  x,
+}: {
+  points: readonly Point[];
+  layers: readonly { key: string; of: (p: Point) => number }[];
+  below: (i: number, p: Point) => number;
+  y: (kg: number) => number;
+  x: (m: number) => number;
+}) {
   return (
     <g>
       {layers.map((layer, i) => {
@@ -159,7 +249,17 @@ function LayerNames({ points, layers, below, y, x }: { points: readonly Point[];
         const kg = below(i, at) + layer.of(at) / 2;
         const end = layer.key === "waste";
         return (
-          <SvgText key={layer.key} x={end ? x(at.minute) - 6 : x(at.minute) + 6} y={y(kg) + 4} textAnchor={end ? "end" : "start"} fontSize="12" fill={i < 2 ? "#fff" : "ink"} stroke={end ? "sheet" : undefined} strokeWidth={end ? 3 : undefined} paintOrder="stroke">
+          <SvgText
+            key={layer.key}
+            x={end ? x(at.minute) - 6 : x(at.minute) + 6}
+            y={y(kg) + 4}
+            textAnchor={end ? "end" : "start"}
+            fontSize="12px"
+            fill={i < 2 ? "#fff" : "ink"}
+            stroke={end ? "sheet" : undefined}
+            strokeWidth={end ? 3 : undefined}
+            paintOrder="stroke"
+          >
             {end ? "waste carried away" : layer.key}
           </SvgText>
         );
@@ -175,12 +275,29 @@ export function SmallRibbon({ day, stops, nowMinute }: Omit<RibbonProps, "vanKg"
   const x = (minute: number) => ((minute - from) / (to - from)) * 700;
   const byId = new Map(stops.map((s) => [s.id, s]));
   return (
-    <Svg width="100%" height="34px" viewBox="0 0 700 34" preserveAspectRatio="none" role="img" aria-label={`Today: ${day.stops.length} stops, home at ${clock(day.homeAt)}`}>
+    <Svg
+      width="100%"
+      height="34px"
+      viewBox="0 0 700 34"
+      preserveAspectRatio="none"
+      role="img"
+      aria-label={`Today: ${day.stops.length} stops, home at ${clock(day.homeAt)}`}
+    >
       <Line x1="0" x2="700" y1="17" y2="17" stroke="ruleStrong" />
       {day.stops.map(({ stop, start, end }) => (
-        <Rect key={stop.id} x={x(start)} y="11" width={Math.max(3, x(end) - x(start))} height="12" fill={TRIM_COLOUR[byId.get(stop.id)?.trim ?? "unknown"]} opacity={byId.get(stop.id)?.closed ? 0.28 : 0.9} />
+        <Rect
+          key={stop.id}
+          x={x(start)}
+          y="11"
+          width={Math.max(3, x(end) - x(start))}
+          height="12"
+          fill={TRIM_COLOUR[byId.get(stop.id)?.trim ?? "unknown"]}
+          opacity={byId.get(stop.id)?.closed ? 0.28 : 0.9}
+        />
       ))}
-      {nowMinute !== null && nowMinute >= from && nowMinute <= to && <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="3" y2="31" stroke="coralline" strokeWidth="2" />}
+      {nowMinute !== null && nowMinute >= from && nowMinute <= to && (
+        <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="3" y2="31" stroke="coralline" strokeWidth="2" />
+      )}
     </Svg>
   );
 }

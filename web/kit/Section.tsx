@@ -1,8 +1,8 @@
 import type { TankBook } from "@keel-round/core/tank";
-import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
 import { frontWidthM, runBack, type Vessel, vesselHeightM } from "@keel-round/core/vessel";
 import { markPlace, startLevelM } from "@keel-round/core/visit";
+import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 
 interface SectionProps {
   readonly book: TankBook;
@@ -67,7 +67,14 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
   const label = `${book.name} to scale, water stands ${figure((heightM - runningLevelM) * 100, 1)} cm below the rim${markCm !== null ? `, drain mark ${figure(markCm, 1)} cm from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
 
   return (
-    <Svg width="100%" maxW={`${width}px`} viewBox={`0 0 ${width} ${Math.ceil(height)}`} role="img" aria-label={label} display="block">
+    <Svg
+      width="100%"
+      maxW={`${width}px`}
+      viewBox={`0 0 ${width} ${Math.ceil(height)}`}
+      role="img"
+      aria-label={label}
+      display="block"
+    >
       <defs>
         <pattern id="kr-today" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <Line x1="0" x2="0" y1="0" y2="7" stroke="coralline" strokeWidth="2.4" />
@@ -76,7 +83,14 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
       <Path d={slice(0, levelM)} fill="waterPale" />
       {markM !== null && markM < start && <Path d={slice(markM, start)} fill="waterLeaving" />}
       {start < runningLevelM && <Path d={slice(start, runningLevelM)} fill="waterLeaving" />}
-      {rockKg > 0 && <Rock middle={middle} widthPx={frontWidthM(vessel, substrateDepthM) * scale} bottom={y(substrateDepthM)} top={y(rockTopM)} />}
+      {rockKg > 0 && (
+        <Rock
+          middle={middle}
+          widthPx={frontWidthM(vessel, substrateDepthM) * scale}
+          bottom={y(substrateDepthM)}
+          top={y(rockTopM)}
+        />
+      )}
       {substrateDepthM > 0 && (
         <g>
           {Array.from({ length: sectors }, (_, i) => {
@@ -90,17 +104,58 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
             );
           })}
           {sector !== undefined && !small && (
-            <SvgText x={middle - bedWidth / 2 + (bedWidth * (sector - 0.5)) / sectors} y={displayBottom + 17} textAnchor="middle" fontSize="12" fontWeight="600" fill="coralline">
+            <SvgText
+              x={middle - bedWidth / 2 + (bedWidth * (sector - 0.5)) / sectors}
+              y={displayBottom + 17}
+              textAnchor="middle"
+              fontSize="12px"
+              fontWeight="600"
+              fill="coralline"
+            >
               {`sector ${sector} of ${sectors} today`}
             </SvgText>
           )}
         </g>
       )}
-      <Path d={vessel.shape === "drum" ? shape(heightM) : `M${middle - (widthM * scale) / 2} ${y(heightM)} V${y(0)} H${middle + (widthM * scale) / 2} V${y(heightM)}`} fill="none" stroke="ink" strokeWidth="2.4" {...line} />
-      <Level x1={middle - (frontWidthM(vessel, runningLevelM) * scale) / 2} x2={middle + (frontWidthM(vessel, runningLevelM) * scale) / 2} y={y(runningLevelM)} label={small ? "" : "running level"} />
+      <Path
+        d={
+          vessel.shape === "drum"
+            ? shape(heightM)
+            : `M${middle - (widthM * scale) / 2} ${y(heightM)} V${y(0)} H${middle + (widthM * scale) / 2} V${y(heightM)}`
+        }
+        fill="none"
+        stroke="ink"
+        strokeWidth="2.4"
+        {...line}
+      />
+      <Level
+        x1={middle - (frontWidthM(vessel, runningLevelM) * scale) / 2}
+        x2={middle + (frontWidthM(vessel, runningLevelM) * scale) / 2}
+        y={y(runningLevelM)}
+        label={small ? "" : "running level"}
+      />
       {!small && <Landmarks book={book} y={y} middle={middle} scale={scale} />}
-      {markM !== null && <Mark y={y(markM)} top={y(heightM)} x1={middle - (widthM * scale) / 2 - 12} x2={middle + (widthM * scale) / 2 + 12} cm={markCm ?? 0} units={units} small={small} />}
-      {sumpRoom > 0 && <SumpBox book={book} markCm={onDisplay ? null : markCm} x={left + 30} y={displayBottom + 34} width={width - left - right - 60} units={units} />}
+      {markM !== null && (
+        <Mark
+          y={y(markM)}
+          top={y(heightM)}
+          x1={middle - (widthM * scale) / 2 - 12}
+          x2={middle + (widthM * scale) / 2 + 12}
+          cm={markCm ?? 0}
+          units={units}
+          small={small}
+        />
+      )}
+      {sumpRoom > 0 && (
+        <SumpBox
+          book={book}
+          markCm={onDisplay ? null : markCm}
+          x={left + 30}
+          y={displayBottom + 34}
+          width={width - left - right - 60}
+          units={units}
+        />
+      )}
     </Svg>
   );
 }
@@ -110,7 +165,12 @@ function Rock({ middle, widthPx, bottom, top }: { middle: number; widthPx: numbe
   const h = bottom - top;
   const heap = (cx: number, w: number, peak: number) =>
     `M${cx - w / 2} ${bottom} L${cx - w * 0.42} ${bottom - peak * 0.55} L${cx - w * 0.18} ${bottom - peak * 0.82} L${cx} ${bottom - peak} L${cx + w * 0.2} ${bottom - peak * 0.78} L${cx + w * 0.36} ${bottom - peak * 0.42} L${cx + w / 2} ${bottom} Z`;
-  return <Path d={`${heap(middle - widthPx * 0.2, widthPx * 0.36, h)} ${heap(middle + widthPx * 0.24, widthPx * 0.26, h * 0.68)}`} fill="rock" />;
+  return (
+    <Path
+      d={`${heap(middle - widthPx * 0.2, widthPx * 0.36, h)} ${heap(middle + widthPx * 0.24, widthPx * 0.26, h * 0.68)}`}
+      fill="rock"
+    />
+  );
 }
 
 function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label: string }) {
@@ -118,7 +178,7 @@ function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label:
     <g>
       <Line x1={x1} x2={x2} y1={y} y2={y} stroke="water" strokeWidth="1.6" />
       {label && (
-        <SvgText x={x2 - 6} y={y - 5} textAnchor="end" fontSize="12" fill="water">
+        <SvgText x={x2 - 6} y={y - 5} textAnchor="end" fontSize="12px" fill="water">
           {label}
         </SvgText>
       )}
@@ -126,7 +186,17 @@ function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label:
   );
 }
 
-function Landmarks({ book, y, middle, scale }: { book: TankBook; y: (m: number) => number; middle: number; scale: number }) {
+function Landmarks({
+  book,
+  y,
+  middle,
+  scale,
+}: {
+  book: TankBook;
+  y: (m: number) => number;
+  middle: number;
+  scale: number;
+}) {
   const { vessel } = book.display;
   return (
     <g>
@@ -137,7 +207,15 @@ function Landmarks({ book, y, middle, scale }: { book: TankBook; y: (m: number) 
         return (
           <g key={mark.name}>
             <Line x1={from} x2={to} y1={y(mark.heightM)} y2={y(mark.heightM)} stroke="soft" strokeDasharray="2 3" />
-            <SvgText x={from + 2} y={y(mark.heightM) - 4} fontSize="11.5" fill="ink" stroke="sheet" strokeWidth="2.5" paintOrder="stroke">
+            <SvgText
+              x={from + 2}
+              y={y(mark.heightM) - 4}
+              fontSize="11.5px"
+              fill="ink"
+              stroke="sheet"
+              strokeWidth="2.5"
+              paintOrder="stroke"
+            >
               {mark.name}
             </SvgText>
           </g>
@@ -147,17 +225,41 @@ function Landmarks({ book, y, middle, scale }: { book: TankBook; y: (m: number) 
   );
 }
 
-function Mark({ y, top, x1, x2, cm, units, small }: { y: number; top: number; x1: number; x2: number; cm: number; units: UnitPreference; small: boolean }) {
+function Mark({
+  y,
+  top,
+  x1,
+  x2,
+  cm,
+  units,
+  small,
+}: {
+  y: number;
+  top: number;
+  x1: number;
+  x2: number;
+  cm: number;
+  units: UnitPreference;
+  small: boolean;
+}) {
   return (
     <g>
       <Line x1={x1} x2={x2} y1={y} y2={y} stroke="coralline" strokeWidth={small ? 3 : 2.6} />
       {!small && (
         <g>
           <Path d={`M${x1 - 14} ${top} V${y} M${x1 - 19} ${top} h10 M${x1 - 19} ${y} h10`} stroke="ink" fill="none" />
-          <SvgText x={x1 - 24} y={(top + y) / 2 + 1} textAnchor="end" fontSize="15" className="num" fontWeight="600" fill="ink">
+          <SvgText
+            x={x1 - 24}
+            y={(top + y) / 2 + 1}
+            textAnchor="end"
+            fontSize="15px"
+            className="num"
+            fontWeight="600"
+            fill="ink"
+          >
             {figure(showLength(cm, units.length), 1)}
           </SvgText>
-          <SvgText x={x1 - 24} y={(top + y) / 2 + 15} textAnchor="end" fontSize="11.5" fill="soft">
+          <SvgText x={x1 - 24} y={(top + y) / 2 + 15} textAnchor="end" fontSize="11.5px" fill="soft">
             {units.length}
           </SvgText>
         </g>
@@ -166,7 +268,21 @@ function Mark({ y, top, x1, x2, cm, units, small }: { y: number; top: number; x1
   );
 }
 
-function SumpBox({ book, markCm, x, y, width, units }: { book: TankBook; markCm: number | null; x: number; y: number; width: number; units: UnitPreference }) {
+function SumpBox({
+  book,
+  markCm,
+  x,
+  y,
+  width,
+  units,
+}: {
+  book: TankBook;
+  markCm: number | null;
+  x: number;
+  y: number;
+  width: number;
+  units: UnitPreference;
+}) {
   const { sump } = book;
   if (!sump) return null;
   const scale = Math.min(width / sump.lengthM, 120 / sump.heightM);
@@ -178,23 +294,58 @@ function SumpBox({ book, markCm, x, y, width, units }: { book: TankBook; markCm:
   return (
     <g>
       <Rect x={x} y={at(sump.runningLevelM)} width={w} height={sump.runningLevelM * scale} fill="waterPale" />
-      <Line x1={x} x2={x + w} y1={at(sump.runningLevelM)} y2={at(sump.runningLevelM)} stroke="water" strokeWidth="1.4" />
-      <Line x1={x} x2={x + w} y1={at(backLevelM)} y2={at(backLevelM)} stroke={tight ? "vermilion" : "water"} strokeDasharray="3 3" />
-      <SvgText x={x + 6} y={at(backLevelM) - 4} fontSize="11.5" fill={tight ? "vermilion" : "water"}>
+      <Line
+        x1={x}
+        x2={x + w}
+        y1={at(sump.runningLevelM)}
+        y2={at(sump.runningLevelM)}
+        stroke="water"
+        strokeWidth="1.4"
+      />
+      <Line
+        x1={x}
+        x2={x + w}
+        y1={at(backLevelM)}
+        y2={at(backLevelM)}
+        stroke={tight ? "vermilion" : "water"}
+        strokeDasharray="3 3"
+      />
+      <SvgText x={x + 6} y={at(backLevelM) - 4} fontSize="11.5px" fill={tight ? "vermilion" : "water"}>
         {`run-back ${Math.round(back.litres)} L; room for ${Math.round(back.roomL)}`}
       </SvgText>
       <Path d={`M${x} ${y} V${at(0)} H${x + w} V${y}`} fill="none" stroke="ink" strokeWidth="2" />
-      <SvgText x={x - 8} y={at(sump.heightM / 2)} textAnchor="end" fontSize="12" fill="soft">
+      <SvgText x={x - 8} y={at(sump.heightM / 2)} textAnchor="end" fontSize="12px" fill="soft">
         sump
       </SvgText>
-      <Line x1={x} x2={x + w} y1={at(sump.lowestLevelM)} y2={at(sump.lowestLevelM)} stroke="soft" strokeDasharray="2 3" />
-      <SvgText x={x + 6} y={at(sump.lowestLevelM) - 4} fontSize="11.5" fill="soft">
+      <Line
+        x1={x}
+        x2={x + w}
+        y1={at(sump.lowestLevelM)}
+        y2={at(sump.lowestLevelM)}
+        stroke="soft"
+        strokeDasharray="2 3"
+      />
+      <SvgText x={x + 6} y={at(sump.lowestLevelM) - 4} fontSize="11.5px" fill="soft">
         return pump runs dry below
       </SvgText>
       {markCm !== null && (
         <g>
-          <Line x1={x - 8} x2={x + w + 8} y1={at(sump.heightM - markCm / 100)} y2={at(sump.heightM - markCm / 100)} stroke="coralline" strokeWidth="2.6" />
-          <SvgText x={x + w + 12} y={at(sump.heightM - markCm / 100) + 5} fontSize="14" className="num" fontWeight="600" fill="coralline">
+          <Line
+            x1={x - 8}
+            x2={x + w + 8}
+            y1={at(sump.heightM - markCm / 100)}
+            y2={at(sump.heightM - markCm / 100)}
+            stroke="coralline"
+            strokeWidth="2.6"
+          />
+          <SvgText
+            x={x + w + 12}
+            y={at(sump.heightM - markCm / 100) + 5}
+            fontSize="14px"
+            className="num"
+            fontWeight="600"
+            fill="coralline"
+          >
             {figure(showLength(markCm, units.length), 1)}
           </SvgText>
         </g>

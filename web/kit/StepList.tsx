@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { Li, Ol, Span } from "@/kit/elements";
 import type { Step } from "@keel-round/core/visit";
+import { Li, Ol, Span } from "@/kit/elements";
 import { duration } from "./words";
 
 /** The steps of a plan in their order: minutes, what, why, and the caution that belongs to each. */

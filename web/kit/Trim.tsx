@@ -1,8 +1,13 @@
 import type { TrimState } from "@keel-round/core/readings";
-import { Span, Svg } from "@/kit/elements";
 import { TRIM_WORD } from "@keel-round/core/words";
+import { Span, Svg } from "@/kit/elements";
 
-export const TRIM_COLOUR: Record<TrimState, string> = { steady: "ink", drifting: "ochre", off: "vermilion", unknown: "soft" };
+export const TRIM_COLOUR: Record<TrimState, string> = {
+  steady: "ink",
+  drifting: "ochre",
+  off: "vermilion",
+  unknown: "soft",
+};
 
 /** Degrees that the keel line leans. */
 const TILT: Record<TrimState, number> = { steady: 0, unknown: 0, drifting: 10, off: 24 };
@@ -10,8 +15,25 @@ const TILT: Record<TrimState, number> = { steady: 0, unknown: 0, drifting: 10, o
 /** The keel line: level, leaning, heeled; broken where the trim is not known. */
 export function TrimGlyph({ state, size = 1 }: { state: TrimState; size?: number }) {
   return (
-    <Svg width={`${26 * size}px`} height={`${16 * size}px`} viewBox="0 0 26 16" color={TRIM_COLOUR[state]} aria-hidden="true" display="inline-block" verticalAlign="-2px" flexShrink={0} overflow="visible">
-      <g transform={`rotate(${TILT[state]} 13 7)`} stroke="currentColor" strokeWidth="2.2" fill="none" strokeLinecap="round" strokeDasharray={state === "unknown" ? "3 4.5" : undefined}>
+    <Svg
+      width={`${26 * size}px`}
+      height={`${16 * size}px`}
+      viewBox="0 0 26 16"
+      color={TRIM_COLOUR[state]}
+      aria-hidden="true"
+      display="inline-block"
+      verticalAlign="-2px"
+      flexShrink={0}
+      overflow="visible"
+    >
+      <g
+        transform={`rotate(${TILT[state]} 13 7)`}
+        stroke="currentColor"
+        strokeWidth="2.2"
+        fill="none"
+        strokeLinecap="round"
+        strokeDasharray={state === "unknown" ? "3 4.5" : undefined}
+      >
         <path d="M2.5 7 H23.5" />
         <path d="M10 7 L13 12.5 L16 7" fill={state === "unknown" ? "none" : "currentColor"} strokeWidth="1" />
       </g>
@@ -22,9 +44,8 @@ export function TrimGlyph({ state, size = 1 }: { state: TrimState; size?: number
 /** Trim in word and glyph, never in colour alone. */
 export function TrimMark({ state, size = 1 }: { state: TrimState; size?: number }) {
   return (
-    <Span color={TRIM_COLOUR[state]} fontWeight="600" whiteSpace="nowrap" display="inline-flex" gap="6px" alignItems="center">
-      <TrimGlyph state={state} size={size} />
-      {TRIM_WORD[state]}
+    <Span color={TRIM_COLOUR[state]} fontWeight="600" whiteSpace="nowrap">
+      <TrimGlyph state={state} size={size} /> {TRIM_WORD[state]}
     </Span>
   );
 }

@@ -1,18 +1,36 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { B, Details, Span, Summary } from "@/kit/elements";
 import type { TankBook } from "@keel-round/core/tank";
 import { figure, parameterFacts, showReading, type UnitPreference } from "@keel-round/core/units";
 import type { WaterPlan } from "@keel-round/core/visit";
-import { limitSentence, litresText, waterSentence } from "@keel-round/core/words";
+import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
+import { B, Details, Span, Summary } from "@/kit/elements";
 import { BandStrip } from "./BandStrip";
 import { Notice, SubHead } from "./controls";
 import { WorkedFigure } from "./Working";
 
-const DECISION: Record<WaterPlan["decision"], string> = { change: "Change water", none: "No change today", postpone: "Put off", forbid: "Do not change water", unknown: "Measure first" };
+const DECISION: Record<WaterPlan["decision"], string> = {
+  change: "Change water",
+  none: "No change today",
+  postpone: "Put off",
+  forbid: "Do not change water",
+  unknown: "Measure first",
+};
 
-function Row({ label, of, units, children, decimals }: { label: string; of: Worked; units: UnitPreference; children?: ReactNode; decimals?: number }) {
+function Row({
+  label,
+  of,
+  units,
+  children,
+  decimals,
+}: {
+  label: string;
+  of: Worked;
+  units: UnitPreference;
+  children?: ReactNode;
+  decimals?: number;
+}) {
   return (
     <Flex py="8px" borderBottomWidth="1px" borderColor="rule" gap="6px">
       <Box color="soft" w="104px" flexShrink={0} fontSize="14px" pt="5px">
@@ -38,7 +56,8 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
     <Box>
       {water.decision !== "change" && (
         <Notice tone={water.decision === "forbid" ? "danger" : water.decision === "none" ? "plain" : "care"}>
-          <B fontWeight="640">{DECISION[water.decision]}.</B> {water.reasons[0] ? waterSentence(water.reasons[0], units) : ""}
+          <B fontWeight="640">{DECISION[water.decision]}.</B>{" "}
+          {water.reasons[0] ? waterSentence(water.reasons[0], units) : ""}
         </Notice>
       )}
       {changing && (
@@ -49,21 +68,32 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
           </Row>
           {water.mark && (
             <Row label={water.markOn === "sump" ? "Mark, sump" : "Mark"} of={water.mark} units={units}>
-              about {Math.max(1, Math.round(water.drainMinutes))} min to drain, {Math.max(1, Math.round(water.refillMinutes))} to refill
+              about {Math.max(1, Math.round(water.drainMinutes))} min to drain,{" "}
+              {Math.max(1, Math.round(water.refillMinutes))} to refill
             </Row>
           )}
-          {water.saltWaterL && <Row label="Salt water" of={water.saltWaterL} units={units} decimals={units.volume === "L" ? 1 : 1} />}
+          {water.saltWaterL && (
+            <Row label="Salt water" of={water.saltWaterL} units={units} decimals={units.volume === "L" ? 1 : 1} />
+          )}
           {water.saltG && (
             <Row label="Salt" of={water.saltG} units={units}>
               {saltLine(water)}
             </Row>
           )}
-          {water.freshL && <Row label="Fresh water" of={water.freshL} units={units}>{water.missingL > 0.1 ? "evaporation took water, not salt" : ""}</Row>}
+          {water.freshL && (
+            <Row label="Fresh water" of={water.freshL} units={units}>
+              {water.missingL > 0.1 ? "evaporation took water, not salt" : ""}
+            </Row>
+          )}
           {water.conditionerMl && <Row label="Conditioner" of={water.conditionerMl} units={units} />}
           {water.refillC && <Row label="Bring to" of={water.refillC} units={units} decimals={1} />}
         </>
       )}
-      {!changing && water.freshL && <Row label="Top up" of={water.freshL} units={units}>fresh water, for what evaporated</Row>}
+      {!changing && water.freshL && (
+        <Row label="Top up" of={water.freshL} units={units}>
+          fresh water, for what evaporated
+        </Row>
+      )}
       <Box py="9px" fontSize="14px">
         {water.binding && changing && (
           <>
@@ -73,8 +103,12 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
             {water.limits[1] ? `Lifted, the next is: ${limitSentence(water.limits[1], units)} ` : ""}
           </>
         )}
-        {(water.decision === "change" ? water.reasons : water.reasons.slice(1)).map((r) => waterSentence(r, units)).join(" ")}
-        {!water.binding && changing && water.limits[0] ? ` Nothing holds it down; the nearest limit: ${limitSentence(water.limits[0], units)}` : ""}
+        {(water.decision === "change" ? water.reasons : water.reasons.slice(1))
+          .map((r) => waterSentence(r, units))
+          .join(" ")}
+        {!water.binding && changing && water.limits[0]
+          ? ` Nothing holds it down; the nearest limit: ${limitSentence(water.limits[0], units)}`
+          : ""}
       </Box>
       {water.freeAmmonia && (
         <Row label="Free ammonia" of={water.freeAmmonia.after} units={units} decimals={3}>
@@ -88,14 +122,25 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
 function saltLine(water: WaterPlan): string {
   const salt = water.saltG;
   if (!salt) return "";
-  const [name, perLitre] = Object.entries(salt.inputs).find(([, v]) => typeof v === "object" && v.unit === "g/L at 35") ?? [];
+  const [name, perLitre] =
+    Object.entries(salt.inputs).find(([, v]) => typeof v === "object" && v.unit === "g/L at 35") ?? [];
   const batches = salt.inputs["verified batches"];
   const count = typeof batches === "object" ? batches.value : 0;
   return `${name}, ${typeof perLitre === "object" ? figure(perLitre.value, 1) : ""} g per litre ${count > 0 ? `measured over ${count} batches` : "by its label"}, to ${figure(water.mixPsu ?? 0, 1)} ppt`;
 }
 
 /** Each reading on its band: dot now, bar its error, coralline tick after the change. */
-export function ReadingsOnBands({ book, water, latest, units }: { book: TankBook; water: WaterPlan; latest: ReadonlyMap<string, { readonly value: number; readonly sigma: number; readonly note?: string }>; units: UnitPreference }) {
+export function ReadingsOnBands({
+  book,
+  water,
+  latest,
+  units,
+}: {
+  book: TankBook;
+  water: WaterPlan;
+  latest: ReadonlyMap<string, { readonly value: number; readonly sigma: number; readonly note: string }>;
+  units: UnitPreference;
+}) {
   const after = new Map(water.after.map((e) => [e.parameter, e]));
   return (
     <Box>
@@ -111,18 +156,34 @@ export function ReadingsOnBands({ book, water, latest, units }: { book: TankBook
       </SubHead>
       {book.bands.map((band) => {
         const facts = parameterFacts[band.parameter];
-        const seen = latest.get(band.parameter) ?? null;
+        const read = latest.get(band.parameter) ?? null;
         const expected = after.get(band.parameter);
+        // The plan works with what the fit says of today; the last reading is then told in words.
+        const moved = expected !== undefined && read !== null && Math.abs(expected.before - read.value) > 1e-9;
+        const seen = moved ? { value: expected.before, sigma: expected.beforeSigma } : read;
+        const note = read
+          ? `${read.note}${moved ? ` It read ${withUnit(band.parameter, read.value, units)} then; today it is reckoned from the trend.` : ""}`
+          : "";
         const label = book.targetPsu > 0 ? facts.label : (facts.freshLabel ?? facts.label);
         return (
           <Details key={band.parameter} borderBottomWidth="1px" borderColor="rule" fontSize="14.2px">
             <Summary display="grid" gridTemplateColumns="104px 1fr 96px" alignItems="center" py="5px" listStyle="none">
               <span>{label}</span>
-              {seen ? <BandStrip band={band} value={seen.value} sigma={seen.sigma} {...(expected && water.litres.value > 0 ? { after: expected.after.value } : {})} /> : <Span color="faint">not measured</Span>}
+              {seen ? (
+                <BandStrip
+                  band={band}
+                  value={seen.value}
+                  sigma={seen.sigma}
+                  {...(expected && water.litres.value > 0 ? { after: expected.after.value } : {})}
+                />
+              ) : (
+                <Span color="faint">not measured</Span>
+              )}
               <Span textAlign="right">
                 {seen && (
                   <>
                     <Span fontFamily="mono" fontWeight="600">
+                      {moved ? "≈" : ""}
                       {showReading(band.parameter, seen.value, units)}
                     </Span>{" "}
                     <Span color="soft" fontSize="12.5px">
@@ -133,7 +194,9 @@ export function ReadingsOnBands({ book, water, latest, units }: { book: TankBook
               </Span>
             </Summary>
             <Box color="soft" fontSize="13px" pb="6px">
-              Ideal {figure(Math.max(0, band.idealLow), facts.decimals)} to {figure(band.idealHigh, facts.decimals)}, act {band.actLow >= 0 ? `below ${figure(band.actLow, facts.decimals)} or ` : ""}above {figure(band.actHigh, facts.decimals)} {facts.unit}.{seen?.note ? ` ${seen.note}` : ""}
+              Ideal {figure(Math.max(0, band.idealLow), facts.decimals)} to {figure(band.idealHigh, facts.decimals)},
+              act {band.actLow >= 0 ? `below ${figure(band.actLow, facts.decimals)} or ` : ""}above{" "}
+              {figure(band.actHigh, facts.decimals)} {facts.unit}.{note && ` ${note}`}
               {expected && water.litres.value > 0 && (
                 <Box mt="4px">
                   <WorkedFigure of={expected.after} units={units} size="16px" decimals={facts.decimals}>

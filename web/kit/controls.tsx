@@ -1,8 +1,8 @@
 "use client";
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
-import { H1, H2, Label } from "@/kit/elements";
 import type { ReactNode } from "react";
+import { H1, H2, Label } from "@/kit/elements";
 
 /** A plain button: thin rule, square-ish. */
 export const QuietButton = chakra("button", {
@@ -51,15 +51,46 @@ export const GoButton = chakra("button", {
 });
 
 export const TextInput = chakra("input", {
-  base: { borderWidth: "1px", borderColor: "ruleStrong", bg: "sheet", color: "ink", px: "12px", py: "8px", rounded: "s", w: "100%", fontSize: "15px", _invalid: { borderColor: "vermilion" } },
+  base: {
+    borderWidth: "1px",
+    borderColor: "ruleStrong",
+    bg: "sheet",
+    color: "ink",
+    px: "12px",
+    py: "8px",
+    rounded: "s",
+    w: "100%",
+    fontSize: "15px",
+    _invalid: { borderColor: "vermilion" },
+  },
 });
 
 export const Choice = chakra("select", {
-  base: { borderWidth: "1px", borderColor: "ruleStrong", bg: "sheet", color: "ink", px: "10px", py: "8px", rounded: "s", w: "100%", fontSize: "15px" },
+  base: {
+    borderWidth: "1px",
+    borderColor: "ruleStrong",
+    bg: "sheet",
+    color: "ink",
+    px: "10px",
+    py: "8px",
+    rounded: "s",
+    w: "100%",
+    fontSize: "15px",
+  },
 });
 
 /** A label, its control, and what is wrong beside it. */
-export function FieldRow({ label, error, hint, children }: { label: string; error?: string | undefined; hint?: string; children: ReactNode }) {
+export function FieldRow({
+  label,
+  error,
+  hint,
+  children,
+}: {
+  label: string;
+  error?: string | undefined;
+  hint?: string;
+  children: ReactNode;
+}) {
   return (
     <Label display="block" mb="12px">
       <Box fontSize="13px" fontWeight="620" color="soft" mb="3px">

@@ -3,11 +3,17 @@ import { shortDate } from "@keel-round/core/letter";
 import type { PlanInput } from "@keel-round/core/visit";
 
 /** The newest reading of each parameter in a plan's input, with when it was taken. */
-export function latestOf(input: Pick<PlanInput, "readings" | "on">): Map<string, { value: number; sigma: number; note: string }> {
+export function latestOf(
+  input: Pick<PlanInput, "readings" | "on">,
+): Map<string, { value: number; sigma: number; note: string }> {
   const latest = new Map<string, { value: number; sigma: number; note: string }>();
   for (const r of input.readings) {
     const age = daysBetween(r.on, input.on);
-    latest.set(r.parameter, { value: r.value, sigma: r.sigma, note: age === 0 ? "Measured on the day." : `Measured on ${shortDate(r.on)}.` });
+    latest.set(r.parameter, {
+      value: r.value,
+      sigma: r.sigma,
+      note: age === 0 ? "Measured on the day." : `Measured on ${shortDate(r.on)}.`,
+    });
   }
   return latest;
 }

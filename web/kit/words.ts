@@ -14,13 +14,24 @@ export function duration(minutes: number): string {
 
 /** "Wed 25 Nov" of a civil date. */
 export function dayLabel(date: string): string {
-  return new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" }).format(new Date(`${date}T12:00:00Z`)).replace(",", "");
+  return new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" })
+    .format(new Date(`${date}T12:00:00Z`))
+    .replace(",", "");
 }
 
 /** A number and unit of a working in a person's units: litres and centimetres follow them, the rest stays. */
-export function quantityText(value: number, unit: string, units: UnitPreference = METRIC): { readonly figure: string; readonly unit: string } {
-  if (unit === "L") return { figure: figure(showVolume(value, units.volume), decimalsOf(showVolume(value, units.volume))), unit: units.volume };
-  if (unit.startsWith("cm")) return { figure: figure(showLength(value, units.length), 1), unit: unit.replace("cm", units.length) };
+export function quantityText(
+  value: number,
+  unit: string,
+  units: UnitPreference = METRIC,
+): { readonly figure: string; readonly unit: string } {
+  if (unit === "L")
+    return {
+      figure: figure(showVolume(value, units.volume), decimalsOf(showVolume(value, units.volume))),
+      unit: units.volume,
+    };
+  if (unit.startsWith("cm"))
+    return { figure: figure(showLength(value, units.length), 1), unit: unit.replace("cm", units.length) };
   if (unit === "°C" && units.temperature === "°F") return { figure: figure(value * 1.8 + 32, 1), unit: "°F" };
   return { figure: figure(value, decimalsOf(value)), unit };
 }

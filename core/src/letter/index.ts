@@ -1,1 +1,8 @@
-export { type LetterInput, type LetterReading, type LetterTank, letterFor, longDate, shortDate } from "./letterModel.ts";
+export {
+  type LetterInput,
+  type LetterReading,
+  type LetterTank,
+  letterFor,
+  longDate,
+  shortDate,
+} from "./letterModel.ts";

@@ -1,8 +1,8 @@
 import { daysBetween } from "../calendar/civil.ts";
-import { libraryTask, taskLibrary, type TaskCode, type TankTask, dueOn } from "../programme/index.ts";
+import { dueOn, libraryTask, type TankTask, type TaskCode, taskLibrary } from "../programme/index.ts";
 import { standing, type Trim } from "../readings/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
-import { parameterFacts, type Parameter, type UnitPreference } from "../units/index.ts";
+import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
 import type { VisitPlan, VisitState } from "../visit/index.ts";
 import { litresText, trimSentence, waterSentence, withUnit } from "../words/index.ts";
 
@@ -57,7 +57,9 @@ export function longDate(date: string): string {
 
 /** "25 November" of a civil date. */
 export function shortDate(date: string): string {
-  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(new Date(`${date}T12:00:00Z`));
+  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(
+    new Date(`${date}T12:00:00Z`),
+  );
 }
 
 /** What a parameter means to somebody who only sees the tank. */
@@ -76,21 +78,26 @@ const MEANS: Record<Parameter, string> = {
 };
 
 const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> = {
-  "stony-coral": (n) => `Tonight some corals in the ${n} stay closed, and its fish may hide: that is normal until tomorrow.`,
+  "stony-coral": (n) =>
+    `Tonight some corals in the ${n} stay closed, and its fish may hide: that is normal until tomorrow.`,
   "soft-coral": (n) => `The soft corals of the ${n} may hang limp this evening; by tomorrow they stand again.`,
   "marine-fish": (n) => `In the ${n} the larger fish may keep to the back until the lights come on tomorrow.`,
   jellyfish: (n) => `In the ${n} the bells may bunch up for an hour; they spread out again by themselves.`,
-  planted: (n) => `The plants of the ${n} give off small bubbles for a few hours after fresh water: that is a good sign.`,
-  shrimp: (n) => `You may see empty shells in the ${n} tomorrow: shrimp moult after fresh water, and the shells are food.`,
+  planted: (n) =>
+    `The plants of the ${n} give off small bubbles for a few hours after fresh water: that is a good sign.`,
+  shrimp: (n) =>
+    `You may see empty shells in the ${n} tomorrow: shrimp moult after fresh water, and the shells are food.`,
   "cool-fresh": (n) => `In the ${n} they may sit at the bottom for the rest of the day; appetite is back tomorrow.`,
-  "rift-lake": (n) => `In the ${n} the fish sort out their order again after a large change, with some chasing until tonight.`,
+  "rift-lake": (n) =>
+    `In the ${n} the fish sort out their order again after a large change, with some chasing until tonight.`,
   brackish: (n) => `The fish of the ${n} may not aim today; tomorrow they shoot again.`,
   seahorse: (n) => `In the ${n} the seahorses may hold on to the weed and eat little until tomorrow morning.`,
   "temperate-marine": (n) => `The anemones of the ${n} stay shut for some hours after sea water is changed.`,
   community: (n) => `In the ${n} colours are pale until this evening: fish do that after fresh water.`,
 };
 
-const list = (words: readonly string[]) => (words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`);
+const list = (words: readonly string[]) =>
+  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? "" : "."}`;
 
 /** Builds what the letter says of one tank from its book, its plan and its log. */
@@ -145,42 +152,73 @@ function measuredRows({ book, state, previous, units }: LetterInput): LetterRead
   });
 }
 
-function opening({ book, state, trim, units }: LetterInput, measured: readonly LetterReading[], name: string): string[] {
+function opening(
+  { book, state, trim, units }: LetterInput,
+  measured: readonly LetterReading[],
+  name: string,
+): string[] {
   const lines: string[] = [];
   if (trim.reason) {
     const { reason } = trim;
     const parameter = "parameter" in reason ? reason.parameter : null;
-    lines.push(sentence(`${trimSentence(reason, units)}${parameter ? `; for the ${name} that is ${MEANS[parameter]}` : ` in the ${name}`}`));
-    if (trim.others.length > 0) lines.push(sentence(`also in the ${name}: ${list(trim.others.slice(0, 3).map((r) => trimSentence(r, units)))}`));
+    lines.push(
+      sentence(
+        `${trimSentence(reason, units)}${parameter ? `; for the ${name} that is ${MEANS[parameter]}` : ` in the ${name}`}`,
+      ),
+    );
+    if (trim.others.length > 0)
+      lines.push(sentence(`also in the ${name}: ${list(trim.others.slice(0, 3).map((r) => trimSentence(r, units)))}`));
   } else {
-    const best = measured.filter((m) => m.standing === "ideal").map((m) => `${m.label.toLowerCase().replace("ph", "pH")} ${m.shown}`);
-    lines.push(best.length > 0 ? sentence(`all that was measured in the ${name} is where it should be: ${list(best)}`) : sentence(`nothing was measured in the ${name} today, and its last readings still hold`));
+    const best = measured
+      .filter((m) => m.standing === "ideal")
+      .map((m) => `${m.label.toLowerCase().replace("ph", "pH")} ${m.shown}`);
+    lines.push(
+      best.length > 0
+        ? sentence(`all that was measured in the ${name} is where it should be: ${list(best)}`)
+        : sentence(`nothing was measured in the ${name} today, and its last readings still hold`),
+    );
   }
   const counted = state.ticked["count-animals"] !== undefined || state.ticked.look !== undefined;
   const total = book.animals.map((a) => `${a.count} ${a.name}`);
-  if (total.length > 0) lines.push(counted ? sentence(`I looked at ${list(total)}`) : sentence(`the ${list(book.animals.map((a) => a.name))} of the ${name} were not looked over this time`));
+  if (total.length > 0)
+    lines.push(
+      counted
+        ? sentence(`I looked at ${list(total)}`)
+        : sentence(`the ${list(book.animals.map((a) => a.name))} of the ${name} were not looked over this time`),
+    );
   return lines;
 }
 
 function notMeasured({ book }: LetterInput, measured: readonly LetterReading[], name: string): string | null {
-  const missing = book.bands.filter((b) => !measured.some((m) => m.parameter === b.parameter)).map((b) => parameterFacts[b.parameter].label);
-  return missing.length === 0 ? null : `Not measured in the ${name} today: ${list(missing.map((m) => (m === "pH" || m === "GH" ? m : m.toLowerCase())))}.`;
+  const missing = book.bands
+    .filter((b) => !measured.some((m) => m.parameter === b.parameter))
+    .map((b) => parameterFacts[b.parameter].label);
+  return missing.length === 0
+    ? null
+    : `Not measured in the ${name} today: ${list(missing.map((m) => (m === "pH" || m === "GH" ? m : m.toLowerCase())))}.`;
 }
 
 function done({ book, plan, state, units }: LetterInput, name: string): string[] {
   const lines: string[] = [];
   const systemL = systemVolumeL(book);
   if (state.litres && state.litres.outL > 0)
-    lines.push(`I changed ${litresText(state.litres.outL, units)} of the ${name}, ${Math.round((100 * state.litres.outL) / systemL)} % of its water.`);
-  else if (plan.water.reasons[0] && plan.water.decision !== "change") lines.push(`No water was changed in the ${name}. ${waterSentence(plan.water.reasons[0], units)}`);
+    lines.push(
+      `I changed ${litresText(state.litres.outL, units)} of the ${name}, ${Math.round((100 * state.litres.outL) / systemL)} % of its water.`,
+    );
+  else if (plan.water.reasons[0] && plan.water.decision !== "change")
+    lines.push(`No water was changed in the ${name}. ${waterSentence(plan.water.reasons[0], units)}`);
   else lines.push(`No water was changed in the ${name} today.`);
-  const tasks = plan.steps.filter((s) => s.task && !s.test && state.ticked[s.id]).map((s) => s.title.charAt(0).toLowerCase() + s.title.slice(1));
+  const tasks = plan.steps
+    .filter((s) => s.task && !s.test && state.ticked[s.id])
+    .map((s) => s.title.charAt(0).toLowerCase() + s.title.slice(1));
   if (tasks.length > 0) lines.push(sentence(`also done for the ${name}: ${list(tasks)}`));
   for (const step of plan.steps) {
     const reason = state.skipped[step.id];
     if (reason) lines.push(`Left for another time in the ${name}: ${step.title.toLowerCase()} (${reason}).`);
   }
-  for (const [gear, g] of Object.entries(state.gear)) if (g?.state === "left-off") lines.push(`The ${gear.replace("-", " ")} of the ${name} was left off because ${g.reason ?? "of its state"}.`);
+  for (const [gear, g] of Object.entries(state.gear))
+    if (g?.state === "left-off")
+      lines.push(`The ${gear.replace("-", " ")} of the ${name} was left off because ${g.reason ?? "of its state"}.`);
   return lines;
 }
 
@@ -188,7 +226,8 @@ function seen({ state }: LetterInput, name: string): string[] {
   const lines = state.findings.map((f) => {
     const what = f.text.replace(/[.]$/, "");
     if (f.outcome?.how === "fixed") return `${sentence(what).slice(0, -1)} in the ${name}: put right on the spot.`;
-    if (f.outcome?.how === "owner") return `${sentence(what).slice(0, -1)} in the ${name}: this one is for you to see to.`;
+    if (f.outcome?.how === "owner")
+      return `${sentence(what).slice(0, -1)} in the ${name}: this one is for you to see to.`;
     return `${sentence(what).slice(0, -1)} in the ${name}: I will see to it${f.outcome?.on ? ` on ${shortDate(f.outcome.on)}` : ""}.`;
   });
   return [...lines, ...state.notes.map((n) => sentence(n))];
@@ -196,18 +235,34 @@ function seen({ state }: LetterInput, name: string): string[] {
 
 function owner({ book, trim, state, units }: LetterInput, name: string): string[] {
   const lines: string[] = [];
-  if (book.schools.feeding === "by-owner") lines.push(`Please feed the ${name} tomorrow as usual; it was not fed today.`);
+  if (book.schools.feeding === "by-owner")
+    lines.push(`Please feed the ${name} tomorrow as usual; it was not fed today.`);
   else {
     const nitrate = state.readings.findLast((r) => r.parameter === "nitrate");
     const high = book.bands.find((b) => b.parameter === "nitrate" && nitrate && nitrate.value > b.idealHigh);
-    lines.push(high ? `Feed the ${name} once a day, no more than is gone in a minute: what is left over is what we measure as nitrate.` : `Feed the ${name} as you do; what ${book.animals[0]?.name ?? "they"} leave after a minute is too much.`);
+    lines.push(
+      high
+        ? `Feed the ${name} once a day, no more than is gone in a minute: what is left over is what we measure as nitrate.`
+        : `Feed the ${name} as you do; what ${book.animals[0]?.name ?? "they"} leave after a minute is too much.`,
+    );
   }
   if (book.topUp === "owner" && book.evaporationLPerDay > 0)
-    lines.push(`Top the ${name} up with ${isSalt(book) ? "plain fresh water only, never salt water" : "water from the prepared can"}: about ${litresText(book.evaporationLPerDay, units)} a day.`);
-  const salty = [trim.reason, ...trim.others].some((r) => r && "parameter" in r && r.parameter === "salinity" && "side" in r && r.side === "high");
-  if (salty) lines.push(`The ${name} grows saltier from week to week: when water is missing, only fresh water goes in.`);
-  if (book.treatment) lines.push(`The ${name} is under treatment with ${book.treatment.name}: nothing is added or taken out before ${shortDate(book.treatment.followUpOn)}.`);
-  if (book.lidded) lines.push(`Keep the lid of the ${name} closed; it keeps ${book.animals[0]?.name ?? "them"} in and the water level up.`);
+    lines.push(
+      `Top the ${name} up with ${isSalt(book) ? "plain fresh water only, never salt water" : "water from the prepared can"}: about ${litresText(book.evaporationLPerDay, units)} a day.`,
+    );
+  const salty = [trim.reason, ...trim.others].some(
+    (r) => r && "parameter" in r && r.parameter === "salinity" && "side" in r && r.side === "high",
+  );
+  if (salty)
+    lines.push(`The ${name} grows saltier from week to week: when water is missing, only fresh water goes in.`);
+  if (book.treatment)
+    lines.push(
+      `The ${name} is under treatment with ${book.treatment.name}: nothing is added or taken out before ${shortDate(book.treatment.followUpOn)}.`,
+    );
+  if (book.lidded)
+    lines.push(
+      `Keep the lid of the ${name} closed; it keeps ${book.animals[0]?.name ?? "them"} in and the water level up.`,
+    );
   return lines;
 }
 
@@ -223,13 +278,19 @@ function normal({ book, state, phone }: LetterInput, name: string): string[] {
 
 function next({ book, next: visit, tasks, on, trim }: LetterInput, name: string): string[] {
   if (!visit) return [`The next visit to the ${name} is not fixed yet.`];
-  const again = [trim.reason, ...trim.others].flatMap((r) => (r && "parameter" in r ? [parameterFacts[r.parameter].label.toLowerCase()] : []));
-  const lines = [`${longDate(visit.on)}, about ${visit.about}, for the ${name}${again.length > 0 ? `: ${list([...new Set(again)])} again` : ""}.`];
+  const again = [trim.reason, ...trim.others].flatMap((r) =>
+    r && "parameter" in r ? [parameterFacts[r.parameter].label.toLowerCase()] : [],
+  );
+  const lines = [
+    `${longDate(visit.on)}, about ${visit.about}, for the ${name}${again.length > 0 ? `: ${list([...new Set(again)])} again` : ""}.`,
+  ];
   const soon = tasks
     .filter((t) => (taskLibrary[t.code as TaskCode] as { long?: boolean }).long && daysBetween(on, dueOn(t)) <= 45)
     .map((t) => libraryTask(t.code).name.toLowerCase());
   if (soon.length > 0) lines.push(`Coming up for the ${name}: ${list(soon)}.`);
-  for (const t of tasks.filter((x) => x.slips > 0)) lines.push(`${libraryTask(t.code).name} of the ${name} was put off and comes back.`);
-  if (book.treatment) lines.push(`The follow-up to ${book.treatment.name} is on ${longDate(book.treatment.followUpOn)}.`);
+  for (const t of tasks.filter((x) => x.slips > 0))
+    lines.push(`${libraryTask(t.code).name} of the ${name} was put off and comes back.`);
+  if (book.treatment)
+    lines.push(`The follow-up to ${book.treatment.name} is on ${longDate(book.treatment.followUpOn)}.`);
   return lines;
 }

@@ -65,7 +65,8 @@ export function tasksFor(
     if (due.some((d) => libraryTask(d.task.code).biological)) rests.push(addDays(visitOn, BIOLOGICAL_REST_DAYS));
     const until = rests.sort().at(-1);
     if (until && until > visitOn) held.push({ ...candidate, because: "biological-rest", until });
-    else if (treatmentUntil && treatmentUntil > visitOn) held.push({ ...candidate, because: "treatment", until: treatmentUntil });
+    else if (treatmentUntil && treatmentUntil > visitOn)
+      held.push({ ...candidate, because: "treatment", until: treatmentUntil });
     else due.push(candidate);
   }
   return { due, held };

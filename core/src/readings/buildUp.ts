@@ -31,7 +31,11 @@ const HUBER_K = 1.345;
 const FEWEST_READINGS = 4;
 
 /** Coefficients of (start value, rate) and the constant that carry a mass balance from the first day to `day`. */
-function balanceAt(day: number, firstDay: number, changes: readonly TimedChange[]): [c0: number, a: number, constant: number] {
+function balanceAt(
+  day: number,
+  firstDay: number,
+  changes: readonly TimedChange[],
+): [c0: number, a: number, constant: number] {
   let [c0, a, constant, at] = [1, 0, 0, firstDay];
   for (const change of changes) {
     if (change.day <= firstDay || change.day >= day) continue;
@@ -87,7 +91,10 @@ export function fitBuildUp(readings: readonly TimedValue[], changes: readonly Ti
   }
 
   // Kits are often worse than they say: a fit that misses by more than the stated error widens its own.
-  const chi2 = rows.reduce((sum, r, i) => sum + (weights[i] ?? 1) * ((r.y - start * r.x0 - rate * r.x1) / r.sigma) ** 2, 0);
+  const chi2 = rows.reduce(
+    (sum, r, i) => sum + (weights[i] ?? 1) * ((r.y - start * r.x0 - rate * r.x1) / r.sigma) ** 2,
+    0,
+  );
   const inflate = Math.max(1, Math.sqrt(chi2 / Math.max(1, rows.length - 2)));
   const last = readings[readings.length - 1] ?? first;
   const typicalSigma = rows.reduce((sum, r) => sum + r.sigma, 0) / rows.length;

@@ -11,11 +11,30 @@ export interface LatestReading {
 
 /** Why a tank is in the trim it is in, as data. */
 export type TrimReason =
-  | { readonly code: "beyond-act"; readonly parameter: Parameter; readonly value: number; readonly limit: number; readonly side: "low" | "high"; readonly retest: boolean }
+  | {
+      readonly code: "beyond-act";
+      readonly parameter: Parameter;
+      readonly value: number;
+      readonly limit: number;
+      readonly side: "low" | "high";
+      readonly retest: boolean;
+    }
   | { readonly code: "free-ammonia"; readonly value: number; readonly limit: number }
   | { readonly code: "open-finding"; readonly text: string }
-  | { readonly code: "outside-ideal"; readonly parameter: Parameter; readonly value: number; readonly limit: number; readonly side: "low" | "high" }
-  | { readonly code: "will-cross"; readonly parameter: Parameter; readonly limit: number; readonly inDays: number; readonly perDay: number }
+  | {
+      readonly code: "outside-ideal";
+      readonly parameter: Parameter;
+      readonly value: number;
+      readonly limit: number;
+      readonly side: "low" | "high";
+    }
+  | {
+      readonly code: "will-cross";
+      readonly parameter: Parameter;
+      readonly limit: number;
+      readonly inDays: number;
+      readonly perDay: number;
+    }
   | { readonly code: "slipped-twice"; readonly task: string }
   | { readonly code: "no-reading"; readonly parameter: Parameter; readonly ageDays: number | null };
 
@@ -73,14 +92,17 @@ export function judgeTrim(input: TrimInput): Trim {
       off.push({ code: "beyond-act", parameter, value, limit, side, retest: Math.abs(value - limit) < sigma });
       continue;
     }
-    if (value > band.idealHigh + sigma) drifting.push({ code: "outside-ideal", parameter, value, limit: band.idealHigh, side: "high" });
-    else if (value < band.idealLow - sigma) drifting.push({ code: "outside-ideal", parameter, value, limit: band.idealLow, side: "low" });
+    if (value > band.idealHigh + sigma)
+      drifting.push({ code: "outside-ideal", parameter, value, limit: band.idealHigh, side: "high" });
+    else if (value < band.idealLow - sigma)
+      drifting.push({ code: "outside-ideal", parameter, value, limit: band.idealLow, side: "low" });
 
     const perDay = input.perDay[parameter];
     if (perDay) {
       const limit = perDay > 0 ? band.actHigh : band.actLow;
       const inDays = (limit - value) / perDay;
-      if (limit >= 0 && inDays >= 0 && inDays <= input.daysToNextVisit) drifting.push({ code: "will-cross", parameter, limit, inDays, perDay });
+      if (limit >= 0 && inDays >= 0 && inDays <= input.daysToNextVisit)
+        drifting.push({ code: "will-cross", parameter, limit, inDays, perDay });
     }
   }
   for (const task of input.slippedTwice) drifting.push({ code: "slipped-twice", task });

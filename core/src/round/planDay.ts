@@ -101,7 +101,11 @@ interface Partial {
   readonly at: Place;
 }
 
-function stepTo(input: DayInput, from: Partial, index: number): Partial & { arrive: number; start: number; end: number } {
+function stepTo(
+  input: DayInput,
+  from: Partial,
+  index: number,
+): Partial & { arrive: number; start: number; end: number } {
   const stop = input.stops[index] as DayStop;
   const way = travel(from.at, stop, input.roads);
   const rest = !from.rested && from.minute >= BREAK_FROM && from.order.length > 0;
@@ -170,7 +174,13 @@ function timeline(input: DayInput, order: readonly number[]): Omit<DayPlan, "rem
     const way = travel(state.at, stop, input.roads);
     legs.push({ kind: "travel", from: at, to: next.arrive, km: way.km });
     if (next.start > next.arrive) legs.push({ kind: "wait", from: next.arrive, to: next.start, km: 0 });
-    stops.push({ stop, arrive: next.arrive, start: next.start, end: next.end, lateMinutes: Math.max(0, next.end - (stop.window?.to ?? 1440)) });
+    stops.push({
+      stop,
+      arrive: next.arrive,
+      start: next.start,
+      end: next.end,
+      lateMinutes: Math.max(0, next.end - (stop.window?.to ?? 1440)),
+    });
     if (input.refillAfter.includes(stop.id)) {
       const back = travel(stop, input.base, input.roads);
       legs.push({ kind: "travel", from: next.end, to: next.end + back.minutes, km: back.km });
@@ -196,7 +206,12 @@ function timeline(input: DayInput, order: readonly number[]): Omit<DayPlan, "rem
 }
 
 function kilograms(load: StopLoad): Omit<OnBoard, "minute"> {
-  return { mixKg: load.mixL * SALT_KG_PER_L, seaKg: load.seaL * SALT_KG_PER_L, purifiedKg: load.purifiedL, wasteKg: load.wasteL * SALT_KG_PER_L };
+  return {
+    mixKg: load.mixL * SALT_KG_PER_L,
+    seaKg: load.seaL * SALT_KG_PER_L,
+    purifiedKg: load.purifiedL,
+    wasteKg: load.wasteL * SALT_KG_PER_L,
+  };
 }
 
 function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readonly Leg[]): OnBoard[] {
@@ -215,7 +230,14 @@ function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readon
       seaKg += l.seaKg;
       purifiedKg += l.purifiedKg;
     }
-    const push = (minute: number) => points.push({ minute, mixKg: Math.max(0, mixKg), seaKg: Math.max(0, seaKg), purifiedKg: Math.max(0, purifiedKg), wasteKg });
+    const push = (minute: number) =>
+      points.push({
+        minute,
+        mixKg: Math.max(0, mixKg),
+        seaKg: Math.max(0, seaKg),
+        purifiedKg: Math.max(0, purifiedKg),
+        wasteKg,
+      });
     push(i === 0 ? input.startMinute : (refills[i - 1]?.to ?? input.startMinute));
     segment.forEach((s, j) => {
       push(s.start);
@@ -239,18 +261,30 @@ function remediesFor(input: DayInput, plan: Omit<DayPlan, "remedies">): Remedy[]
   const consider = (kind: Remedy["kind"], stop: DayStop, changed: DayInput) => {
     const order = kind === "refill" ? plan.stops.map((s) => input.stops.indexOf(s.stop)) : orderStops(changed);
     const result = timeline(changed, order);
-    remedies.push({ kind, stopId: stop.id, stopName: stop.name, peakKg: result.peakKg, fits: result.fits, extraMinutes: Math.round(result.homeAt - plan.homeAt) });
+    remedies.push({
+      kind,
+      stopId: stop.id,
+      stopName: stop.name,
+      peakKg: result.peakKg,
+      fits: result.fits,
+      extraMinutes: Math.round(result.homeAt - plan.homeAt),
+    });
   };
-  for (const { stop } of plan.stops.slice(0, -1)) consider("refill", stop, { ...input, refillAfter: [...input.refillAfter, stop.id] });
+  for (const { stop } of plan.stops.slice(0, -1))
+    consider("refill", stop, { ...input, refillAfter: [...input.refillAfter, stop.id] });
   for (const stop of input.stops) {
     if (stop.load.mixL > 0)
       consider("mix-on-site", stop, {
         ...input,
-        stops: input.stops.map((s) => (s === stop ? { ...s, minutes: s.minutes + 30, load: { ...s.load, mixL: 0 } } : s)),
+        stops: input.stops.map((s) =>
+          s === stop ? { ...s, minutes: s.minutes + 30, load: { ...s.load, mixL: 0 } } : s,
+        ),
       });
     if (stop.maySlip) consider("other-day", stop, { ...input, stops: input.stops.filter((s) => s !== stop) });
   }
   const best = (kind: Remedy["kind"]) =>
-    remedies.filter((r) => r.kind === kind && r.peakKg < plan.peakKg).sort((a, b) => Number(b.fits) - Number(a.fits) || a.extraMinutes - b.extraMinutes || a.peakKg - b.peakKg)[0];
+    remedies
+      .filter((r) => r.kind === kind && r.peakKg < plan.peakKg)
+      .sort((a, b) => Number(b.fits) - Number(a.fits) || a.extraMinutes - b.extraMinutes || a.peakKg - b.peakKg)[0];
   return (["refill", "mix-on-site", "other-day"] as const).flatMap((kind) => best(kind) ?? []);
 }

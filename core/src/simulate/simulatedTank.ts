@@ -4,7 +4,13 @@ export type Concentrations = Readonly<Record<string, number>>;
 /** A tank that is lived through in small steps. It keeps amounts, never concentrations, and knows no planner. */
 export interface SimulatedTank {
   /** Lets an hour pass: what is made or used up an hour (concentration × litres), what evaporates, where the warmth goes. */
-  readonly hour: (change: { readonly made: Concentrations; readonly evaporatedL: number; readonly roomC: number; readonly heldC?: number; readonly strength?: number }) => void;
+  readonly hour: (change: {
+    readonly made: Concentrations;
+    readonly evaporatedL: number;
+    readonly roomC: number;
+    readonly heldC?: number;
+    readonly strength?: number;
+  }) => void;
   /** Takes water out a little at a time, each little with what is dissolved in it. */
   readonly drain: (litres: number) => void;
   /** Pours water in. */
@@ -17,13 +23,18 @@ export interface SimulatedTank {
 /** Share of the distance to room temperature that an unheated tank covers in an hour. */
 const COOLING_PER_HOUR = 0.04;
 
-export function simulatedTank(start: { readonly litres: number; readonly levels: Concentrations; readonly temperatureC: number }): SimulatedTank {
+export function simulatedTank(start: {
+  readonly litres: number;
+  readonly levels: Concentrations;
+  readonly temperatureC: number;
+}): SimulatedTank {
   let litres = start.litres;
   let temperature = start.temperatureC;
   const amounts = new Map(Object.entries(start.levels).map(([name, level]) => [name, level * start.litres]));
   return {
     hour({ made, evaporatedL, roomC, heldC, strength = 1 }) {
-      for (const [name, amount] of Object.entries(made)) amounts.set(name, Math.max(0, (amounts.get(name) ?? 0) + amount));
+      for (const [name, amount] of Object.entries(made))
+        amounts.set(name, Math.max(0, (amounts.get(name) ?? 0) + amount));
       litres -= evaporatedL;
       temperature += (roomC - temperature) * COOLING_PER_HOUR;
       if (heldC !== undefined) temperature += (heldC - temperature) * 0.5 * strength;

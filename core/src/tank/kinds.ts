@@ -11,7 +11,14 @@ export interface KindFacts {
   readonly schools: Schools;
 }
 
-type Row = readonly [Parameter, actLow: number, idealLow: number, idealHigh: number, actHigh: number, validDays?: number];
+type Row = readonly [
+  Parameter,
+  actLow: number,
+  idealLow: number,
+  idealHigh: number,
+  actHigh: number,
+  validDays?: number,
+];
 
 function bands(rows: readonly Row[], required: readonly Parameter[]): Band[] {
   return rows.map(([parameter, actLow, idealLow, idealHigh, actHigh, validDays = 21]) => ({
@@ -182,7 +189,15 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.12, how: "from-sump", feeding: "before", heater: "in-sump", pumpsAtSiphon: "on", substrate: "sectors" },
+    schools: {
+      ...BASE,
+      share: 0.12,
+      how: "from-sump",
+      feeding: "before",
+      heater: "in-sump",
+      pumpsAtSiphon: "on",
+      substrate: "sectors",
+    },
   },
   "soft-coral": {
     label: "soft corals",
@@ -216,7 +231,15 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "ammonia"],
     ),
-    schools: { ...BASE, share: 0.2, how: "in-and-out", feeding: "before", panels: "leave-one", substrate: "surface", heater: "lowered" },
+    schools: {
+      ...BASE,
+      share: 0.2,
+      how: "in-and-out",
+      feeding: "before",
+      panels: "leave-one",
+      substrate: "surface",
+      heater: "lowered",
+    },
   },
   jellyfish: {
     label: "jellyfish",
@@ -233,7 +256,15 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.25, how: "animals-out", feeding: "after", substrate: "bare", heater: "none", panels: "all" },
+    schools: {
+      ...BASE,
+      share: 0.25,
+      how: "animals-out",
+      feeding: "after",
+      substrate: "bare",
+      heater: "none",
+      panels: "all",
+    },
   },
   "temperate-marine": {
     label: "temperate sea",
@@ -250,6 +281,14 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.1, feeding: "before", pumpsAtSiphon: "off", heater: "none", substrate: "surface", panels: "viewing" },
+    schools: {
+      ...BASE,
+      share: 0.1,
+      feeding: "before",
+      pumpsAtSiphon: "off",
+      heater: "none",
+      substrate: "surface",
+      panels: "viewing",
+    },
   },
 };

@@ -12,7 +12,10 @@ const VesselSchema = z.discriminatedUnion("shape", [
 
 export const SchoolsSchema = z.object({
   policy: z.enum(["fixed-share", "test-led", "reset", "continuous"]),
-  share: z.number("Enter a share.").gt(0, "A change takes more than nothing.").max(1, "A change cannot take more than the whole tank."),
+  share: z
+    .number("Enter a share.")
+    .gt(0, "A change takes more than nothing.")
+    .max(1, "A change cannot take more than the whole tank."),
   how: z.enum(["drain-then-fill", "in-and-out", "from-sump", "animals-out"]),
   feeding: z.enum(["before", "after", "by-owner"]),
   pumpsAtSiphon: z.enum(["on", "off"]),
@@ -60,7 +63,11 @@ export const TankFactsSchema = z.object({
   gear: z.array(z.enum(SWITCH_GEAR)),
   filterUnits: z.array(z.object({ id: z.string(), name: z.string(), biological: z.boolean() })),
   animals: z.array(
-    z.object({ name: z.string(), count: z.number().int().min(0), hazard: z.enum(["sting", "spine", "bite", "toxin"]).optional() }),
+    z.object({
+      name: z.string(),
+      count: z.number().int().min(0),
+      hazard: z.enum(["sting", "spine", "bite", "toxin"]).optional(),
+    }),
   ),
   treatment: z
     .object({ name: z.string(), startedOn: date, contactDays: z.number().int().min(0), followUpOn: date })

@@ -9,7 +9,13 @@ export interface UnitPreference {
   readonly alkalinity: "dKH" | "meq/L" | "ppm CaCO3";
 }
 
-export const METRIC: UnitPreference = { volume: "L", length: "cm", temperature: "°C", salinity: "ppt", alkalinity: "dKH" };
+export const METRIC: UnitPreference = {
+  volume: "L",
+  length: "cm",
+  temperature: "°C",
+  salinity: "ppt",
+  alkalinity: "dKH",
+};
 
 const LITRES: Record<UnitPreference["volume"], number> = { L: 1, "US gal": 3.785411784, "imp gal": 4.54609 };
 const CM_PER_INCH = 2.54;
@@ -32,11 +38,11 @@ export function unitFor(parameter: Parameter, units: UnitPreference): string {
   return parameterFacts[parameter].unit;
 }
 
-/** A number with a fixed count of decimals and thin spaces between thousands. */
+/** A number with a fixed count of decimals and narrow fixed spaces between thousands. */
 export function figure(value: number, decimals: number): string {
   const rounded = value.toFixed(decimals);
   const [whole = "", fraction] = (Number(rounded) === 0 ? (0).toFixed(decimals) : rounded).split(".");
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, "\u2009");
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, "\u202f");
   return fraction === undefined ? grouped : `${grouped}.${fraction}`;
 }
 
@@ -44,5 +50,7 @@ export function figure(value: number, decimals: number): string {
 export function showReading(parameter: Parameter, canonical: number, units: UnitPreference): string {
   const unit = unitFor(parameter, units);
   const option = parameterFacts[parameter].units.find((u) => u.unit === unit);
-  return option ? figure(option.fromCanonical(canonical), option.decimals) : figure(canonical, parameterFacts[parameter].decimals);
+  return option
+    ? figure(option.fromCanonical(canonical), option.decimals)
+    : figure(canonical, parameterFacts[parameter].decimals);
 }

@@ -1,4 +1,9 @@
-import { type GravityReference, salinityFromConductivity, salinityFromGravity, specificGravity } from "../water/seawater.ts";
+import {
+  type GravityReference,
+  salinityFromConductivity,
+  salinityFromGravity,
+  specificGravity,
+} from "../water/seawater.ts";
 
 /** What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L; ammonia as nitrogen. */
 export const PARAMETERS = [
@@ -47,7 +52,12 @@ export interface ParameterFacts {
   readonly methods: readonly MethodOption[];
 }
 
-const same = (unit: string, decimals: number): UnitOption => ({ unit, decimals, toCanonical: (x) => x, fromCanonical: (x) => x });
+const same = (unit: string, decimals: number): UnitOption => ({
+  unit,
+  decimals,
+  toCanonical: (x) => x,
+  fromCanonical: (x) => x,
+});
 const scaled = (unit: string, decimals: number, canonicalPerUnit: number): UnitOption => ({
   unit,
   decimals,
@@ -82,7 +92,10 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     decimals: 1,
     plausible: [0, 40],
     step: 0.1,
-    units: [same("°C", 1), { unit: "°F", decimals: 1, toCanonical: (x) => (x - 32) / 1.8, fromCanonical: (x) => x * 1.8 + 32 }],
+    units: [
+      same("°C", 1),
+      { unit: "°F", decimals: 1, toCanonical: (x) => (x - 32) / 1.8, fromCanonical: (x) => x * 1.8 + 32 },
+    ],
     methods: [{ method: "thermometer", absolute: 0.3 }],
   },
   salinity: {

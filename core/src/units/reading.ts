@@ -57,7 +57,12 @@ export function parseReading(entered: EnteredReading): ParsedReading {
       return { ok: false, problem: { code: "other-unit", unit: other.unit, value: other.toCanonical(number, 25) } };
     return {
       ok: false,
-      problem: { code: "implausible", low: option.fromCanonical(low), high: option.fromCanonical(high), unit: entered.unit },
+      problem: {
+        code: "implausible",
+        low: option.fromCanonical(low),
+        high: option.fromCanonical(high),
+        unit: entered.unit,
+      },
     };
   }
   return { ok: true, value, sigma: methodSigma(entered.parameter, entered.method, value) };

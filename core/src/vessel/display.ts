@@ -32,7 +32,8 @@ function displacedL(display: Display, heightM: number): number {
   const rockL = rockKg / ROCK_KG_PER_L;
   // Spread evenly from the bed to the highest point of the rock.
   const span = rockTopM - substrateDepthM;
-  const share = span > 0 ? Math.min(1, Math.max(0, (heightM - substrateDepthM) / span)) : heightM > substrateDepthM ? 1 : 0;
+  const share =
+    span > 0 ? Math.min(1, Math.max(0, (heightM - substrateDepthM) / span)) : heightM > substrateDepthM ? 1 : 0;
   return bed + rockL * share;
 }
 
@@ -41,7 +42,14 @@ function displacementScale(display: Display): number {
   const gross = grossVolumeL(display.vessel, display.runningLevelM);
   const displaced = displacedL(display, display.runningLevelM);
   const scale = displaced > 0 ? (gross - display.measuredNetL) / displaced : 1;
-  if (scale < 0) throw new OutOfRangeError({ code: "out-of-range", field: "measuredNetL", value: display.measuredNetL, low: 0, high: gross });
+  if (scale < 0)
+    throw new OutOfRangeError({
+      code: "out-of-range",
+      field: "measuredNetL",
+      value: display.measuredNetL,
+      low: 0,
+      high: gross,
+    });
   return scale;
 }
 
@@ -92,6 +100,11 @@ export function sumpVolumeL(sump: Sump, levelM: number): number {
 
 /** Litres that run back when the return stops, and the room there is for them. */
 export function runBack(display: Display, sump: Sump): { readonly litres: number; readonly roomL: number } {
-  const above = displayVolumeL(display, display.runningLevelM) - displayVolumeL(display, Math.min(sump.weirM, display.runningLevelM));
-  return { litres: above + sump.pipesL, roomL: sumpVolumeL(sump, sump.heightM) - sumpVolumeL(sump, sump.runningLevelM) };
+  const above =
+    displayVolumeL(display, display.runningLevelM) -
+    displayVolumeL(display, Math.min(sump.weirM, display.runningLevelM));
+  return {
+    litres: above + sump.pipesL,
+    roomL: sumpVolumeL(sump, sump.heightM) - sumpVolumeL(sump, sump.runningLevelM),
+  };
 }

@@ -1,7 +1,26 @@
-export { CORE_VERSION, type DailyLimits, DEFAULT_LIMITS, inputHash, type OpenFinding, type PlanInput, type PlanReading, type WaterSource, withToday } from "./inputs.ts";
+export {
+  CORE_VERSION,
+  type DailyLimits,
+  DEFAULT_LIMITS,
+  inputHash,
+  type OpenFinding,
+  type PlanInput,
+  type PlanReading,
+  type WaterSource,
+  withToday,
+} from "./inputs.ts";
 export { litresAboveM, litresOfMark, markCmOf, markPlace, missingL, startLevelM } from "./levels.ts";
-export { type LoggedFinding, type LoggedReading, planReadings, type Refusal, refuseOp, type VisitOp, type VisitState, visitState } from "./log.ts";
-export { OrderCycleError, type OrderRule, type Orderable, orderSteps } from "./order.ts";
+export {
+  type LoggedFinding,
+  type LoggedReading,
+  planReadings,
+  type Refusal,
+  refuseOp,
+  type VisitOp,
+  type VisitState,
+  visitState,
+} from "./log.ts";
+export { type Orderable, OrderCycleError, type OrderRule, orderSteps } from "./order.ts";
 export { planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";

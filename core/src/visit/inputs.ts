@@ -1,5 +1,5 @@
-import type { BuildUp } from "../readings/index.ts";
 import type { TankTask } from "../programme/index.ts";
+import type { BuildUp } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Conditioner } from "../water/index.ts";
@@ -30,7 +30,12 @@ export interface WaterSource {
   /** How much more conditioner the supplier's chloramine asks for; 1 without. */
   readonly chloramineFactor: number;
   /** The salt a mix is made with: grams per litre at 35, and the verified batches behind it. */
-  readonly salt?: { readonly name: string; readonly labelGramsPerLitre: number; readonly gramsPerLitre: number; readonly batches: number };
+  readonly salt?: {
+    readonly name: string;
+    readonly labelGramsPerLitre: number;
+    readonly gramsPerLitre: number;
+    readonly batches: number;
+  };
 }
 
 /** What a day may change in a tank at most; an owner of the business may set these. */
@@ -78,7 +83,11 @@ export interface PlanInput {
   readonly litresOnBoard: number | null;
   /** What steps took on this tank, minutes by step, oldest first. */
   readonly loggedMinutes: Readonly<Record<string, readonly number[]>>;
-  readonly site: { readonly drain: "sewer" | "septic" | "garden"; readonly bucketL: number; readonly hygieneLast: boolean };
+  readonly site: {
+    readonly drain: "sewer" | "septic" | "garden";
+    readonly bucketL: number;
+    readonly hygieneLast: boolean;
+  };
 }
 
 /** A plan's input with what was read or seen since it was made. Nothing else may differ between the two. */

@@ -1,5 +1,5 @@
-import { systemVolumeL, type SwitchGear, type TankBook } from "../tank/index.ts";
-import { parameterFacts, type Parameter, parseReading } from "../units/index.ts";
+import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
+import { type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
 import type { OpenFinding, PlanReading } from "./inputs.ts";
 import type { OpBody } from "./schema.ts";
@@ -44,10 +44,20 @@ export interface VisitState {
   readonly readings: readonly LoggedReading[];
   readonly litres: { readonly outL: number; readonly inL: number; readonly at: string } | null;
   readonly belowMarkCm: number | null;
-  readonly batch: { readonly litres: number; readonly grams: number; readonly measuredPsu: number; readonly confirmed: boolean; readonly at: string } | null;
+  readonly batch: {
+    readonly litres: number;
+    readonly grams: number;
+    readonly measuredPsu: number;
+    readonly confirmed: boolean;
+    readonly at: string;
+  } | null;
   readonly notes: readonly string[];
   readonly findings: readonly LoggedFinding[];
-  readonly gear: Readonly<Partial<Record<SwitchGear, { readonly state: "off" | "on" | "left-off"; readonly at: string; readonly reason?: string }>>>;
+  readonly gear: Readonly<
+    Partial<
+      Record<SwitchGear, { readonly state: "off" | "on" | "left-off"; readonly at: string; readonly reason?: string }>
+    >
+  >;
   readonly plans: number;
 }
 
@@ -80,13 +90,26 @@ function apply(state: VisitState, op: VisitOp): VisitState {
     case "untick":
       return { ...state, ticked: without(state.ticked, body.step), skipped: without(state.skipped, body.step) };
     case "skip":
-      return { ...state, skipped: { ...state.skipped, [body.step]: body.reason }, ticked: without(state.ticked, body.step) };
+      return {
+        ...state,
+        skipped: { ...state.skipped, [body.step]: body.reason },
+        ticked: without(state.ticked, body.step),
+      };
     case "dirt":
       return { ...state, dirt: { ...state.dirt, [body.step]: body.dirt } };
     case "reading": {
       const parsed = parseReading(body);
       if (!parsed.ok) return state;
-      const reading = { id: body.id, parameter: body.parameter, text: body.text, unit: body.unit, method: body.method, value: parsed.value, sigma: parsed.sigma, at };
+      const reading = {
+        id: body.id,
+        parameter: body.parameter,
+        text: body.text,
+        unit: body.unit,
+        method: body.method,
+        value: parsed.value,
+        sigma: parsed.sigma,
+        at,
+      };
       return { ...state, readings: [...state.readings.filter((r) => r.id !== body.id), reading] };
     }
     case "reading-back":
@@ -96,11 +119,17 @@ function apply(state: VisitState, op: VisitOp): VisitState {
     case "level":
       return { ...state, belowMarkCm: body.belowCm };
     case "batch":
-      return { ...state, batch: { litres: body.litres, grams: body.grams, measuredPsu: body.measuredPsu, confirmed: body.confirmed, at } };
+      return {
+        ...state,
+        batch: { litres: body.litres, grams: body.grams, measuredPsu: body.measuredPsu, confirmed: body.confirmed, at },
+      };
     case "note":
       return { ...state, notes: [...state.notes, body.text] };
     case "finding":
-      return { ...state, findings: [...state.findings, { id: body.id, kind: body.kind, text: body.text, outcome: null }] };
+      return {
+        ...state,
+        findings: [...state.findings, { id: body.id, kind: body.kind, text: body.text, outcome: null }],
+      };
     case "resolve": {
       const outcome = { how: body.how, ...(body.on ? { on: body.on } : {}) };
       const known = state.findings.some((f) => f.id === body.id);
@@ -111,7 +140,13 @@ function apply(state: VisitState, op: VisitOp): VisitState {
       return { ...state, findings };
     }
     case "switch":
-      return { ...state, gear: { ...state.gear, [body.gear]: { state: body.state, at, ...(body.reason ? { reason: body.reason } : {}) } } };
+      return {
+        ...state,
+        gear: {
+          ...state.gear,
+          [body.gear]: { state: body.state, at, ...(body.reason ? { reason: body.reason } : {}) },
+        },
+      };
     case "plan":
       return { ...state, plans: state.plans + 1 };
     case "close":
@@ -152,22 +187,32 @@ export interface Refusal {
  *
  * @param openBefore findings of earlier visits that must be answered before closing.
  */
-export function refuseOp(state: VisitState, body: OpBody, book: TankBook, openBefore: readonly OpenFinding[]): Refusal | null {
+export function refuseOp(
+  state: VisitState,
+  body: OpBody,
+  book: TankBook,
+  openBefore: readonly OpenFinding[],
+): Refusal | null {
   if (!state.startedAt && body.type !== "start") return { code: "not-started" };
   switch (body.type) {
     case "reading": {
       const parsed = parseReading(body);
-      return parsed.ok ? null : { code: "bad-reading", field: "text", items: [parameterFacts[body.parameter].label, parsed.problem.code] };
+      return parsed.ok
+        ? null
+        : { code: "bad-reading", field: "text", items: [parameterFacts[body.parameter].label, parsed.problem.code] };
     }
     case "reading-back":
       return state.readings.some((r) => r.id === body.id) ? null : { code: "unknown-reading" };
     case "litres": {
       const systemL = systemVolumeL(book);
       const most = book.schools.how === "in-and-out" || book.schools.policy === "continuous" ? systemL * 3 : systemL;
-      return body.outL > most || body.inL > most * 1.2 ? { code: "more-than-tank", field: body.outL > most ? "outL" : "inL", limit: most } : null;
+      return body.outL > most || body.inL > most * 1.2
+        ? { code: "more-than-tank", field: body.outL > most ? "outL" : "inL", limit: most }
+        : null;
     }
     case "level": {
-      const depthCm = (book.sump?.runningLevelM ?? Math.min(book.display.runningLevelM, vesselHeightM(book.display.vessel))) * 100;
+      const depthCm =
+        (book.sump?.runningLevelM ?? Math.min(book.display.runningLevelM, vesselHeightM(book.display.vessel))) * 100;
       return body.belowCm > depthCm ? { code: "below-floor", field: "belowCm", limit: depthCm } : null;
     }
     case "close": {

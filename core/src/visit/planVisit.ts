@@ -1,7 +1,7 @@
-import { isSalt } from "../tank/index.ts";
 import { tasksFor } from "../programme/index.ts";
-import { orderSteps } from "./order.ts";
+import { isSalt } from "../tank/index.ts";
 import type { PlanInput } from "./inputs.ts";
+import { orderSteps } from "./order.ts";
 import { rulesFor } from "./rules.ts";
 import { buildSteps, type Step } from "./steps.ts";
 import { planWater, type WaterPlan } from "./water.ts";
@@ -50,9 +50,19 @@ export function planVisit(input: PlanInput): VisitPlan {
     steps,
     water,
     kit,
-    minutes: steps.reduce((sum, s) => sum + s.minutes, 0),
+    minutes: minutesOnSite(steps),
     load: loadOf(input, water),
   };
+}
+
+/** One pair of hands: while the water runs out by itself, the bed is vacuumed and the hardware washed in it. */
+function minutesOnSite(steps: readonly Step[]): number {
+  const running = steps.filter((s) => s.runsItself).reduce((sum, s) => sum + s.minutes, 0);
+  const meanwhile = steps
+    .filter((s) => !s.runsItself && (s.phase === "drain" || s.phase === "hardware"))
+    .reduce((sum, s) => sum + s.minutes, 0);
+  const all = steps.reduce((sum, s) => sum + s.minutes, 0);
+  return all - Math.min(running, meanwhile);
 }
 
 function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
@@ -64,7 +74,8 @@ function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
   return {
     mixL: source.kind === "mix" ? saltL : 0,
     seaL: source.kind === "natural-sea" ? saltL : 0,
-    purifiedL: (source.kind === "purified" || source.kind === "remineralised" ? litres : 0) + (isSalt(book) ? fresh : 0) + topUp,
+    purifiedL:
+      (source.kind === "purified" || source.kind === "remineralised" ? litres : 0) + (isSalt(book) ? fresh : 0) + topUp,
     wasteL: water.wasteL,
   };
 }

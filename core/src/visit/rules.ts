@@ -45,6 +45,7 @@ export function rulesFor(schools: Schools): readonly OrderRule[] {
     rules.push(rule("power-up", "animals-back", "They return when level and salinity are right."));
     rules.push(rule("animals-back", "verify", "Floating or sinking is judged with them in and the flow on."));
   }
-  if (schools.pumpsAtSiphon === "on") rules.push(rule("siphon-start", "power-down", "The sump falls first, so that the run-back cannot flood."));
+  if (schools.pumpsAtSiphon === "on")
+    rules.push(rule("siphon-start", "power-down", "The sump falls first, so that the run-back cannot flood."));
   return rules;
 }

@@ -34,7 +34,12 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     confirmed: z.boolean(),
   }),
   z.object({ type: z.literal("note"), text: words }),
-  z.object({ type: z.literal("finding"), id, kind: z.enum(["safety", "livestock", "equipment", "other"]), text: words }),
+  z.object({
+    type: z.literal("finding"),
+    id,
+    kind: z.enum(["safety", "livestock", "equipment", "other"]),
+    text: words,
+  }),
   z.object({
     type: z.literal("resolve"),
     id,
@@ -42,8 +47,19 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     on: z.iso.date("That day does not exist.").optional(),
     text: z.string().max(2000).optional(),
   }),
-  z.object({ type: z.literal("switch"), gear: z.enum(SWITCH_GEAR), state: z.enum(["off", "on", "left-off"]), reason: z.string().max(400).optional() }),
-  z.object({ type: z.literal("plan"), inputHash: z.string().max(64), coreVersion: z.number().int(), summary: z.string().max(400), plan: z.unknown() }),
+  z.object({
+    type: z.literal("switch"),
+    gear: z.enum(SWITCH_GEAR),
+    state: z.enum(["off", "on", "left-off"]),
+    reason: z.string().max(400).optional(),
+  }),
+  z.object({
+    type: z.literal("plan"),
+    inputHash: z.string().max(64),
+    coreVersion: z.number().int(),
+    summary: z.string().max(400),
+    plan: z.unknown(),
+  }),
   z.object({ type: z.literal("close") }),
 ]);
 export type OpBody = z.infer<typeof OpBodySchema>;

@@ -1,5 +1,13 @@
 import { daysBetween } from "../calendar/civil.ts";
-import { type DueTask, type HeldTask, learnMinutes, libraryTask, type Phase, taskLibrary, type TaskCode } from "../programme/index.ts";
+import {
+  type DueTask,
+  type HeldTask,
+  learnMinutes,
+  libraryTask,
+  type Phase,
+  type TaskCode,
+  taskLibrary,
+} from "../programme/index.ts";
 import { isSalt, type SwitchGear, type TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { runBack } from "../vessel/index.ts";
@@ -24,6 +32,8 @@ export interface Step extends Orderable {
   readonly on?: readonly SwitchGear[];
   readonly sector?: number;
   readonly slips?: number;
+  /** Water runs by itself: hands are free for the jobs of the drain and the hardware meanwhile. */
+  readonly runsItself?: boolean;
 }
 
 const GEAR_NAME: Record<SwitchGear, string> = {
@@ -57,35 +67,96 @@ const HAZARD: Record<string, string> = {
 export function gearOff(book: TankBook, water: WaterPlan): SwitchGear[] {
   if (water.litres.value <= 0) return [];
   const stays: readonly SwitchGear[] =
-    water.markOn === "display" ? [] : water.markOn === "sump" ? ["wave-maker", "chiller", "filter"] : ["wave-maker", "return", "filter", "chiller", "uv"];
-  return book.gear.filter((g) => !stays.includes(g) && !(g === "heater" && ["lowered", "none"].includes(book.schools.heater)));
+    water.markOn === "display"
+      ? []
+      : water.markOn === "sump"
+        ? ["wave-maker", "chiller", "filter"]
+        : ["wave-maker", "return", "filter", "chiller", "uv"];
+  return book.gear.filter(
+    (g) => !stays.includes(g) && !(g === "heater" && ["lowered", "none"].includes(book.schools.heater)),
+  );
 }
 
 /** Makes the steps of a visit from its due tasks and its water plan; `orderSteps` puts them in order. */
-export function buildSteps(input: PlanInput, water: WaterPlan, due: readonly DueTask[], held: readonly HeldTask[]): Step[] {
+export function buildSteps(
+  input: PlanInput,
+  water: WaterPlan,
+  due: readonly DueTask[],
+  held: readonly HeldTask[],
+): Step[] {
   const { book } = input;
   const steps: Step[] = [];
   const minutesOf = (id: string, library: number) => learnMinutes(library, input.loggedMinutes[id] ?? []);
-  const add = (id: string, phase: Step["phase"], number: number, title: string, minutes: number, reason: string, more: Partial<Step> = {}) =>
-    steps.push({ id, phase, number, title, reason, minutes: minutesOf(id, minutes), kit: [], ...more });
+  const add = (
+    id: string,
+    phase: Step["phase"],
+    number: number,
+    title: string,
+    minutes: number,
+    reason: string,
+    more: Partial<Step> = {},
+  ) => steps.push({ id, phase, number, title, reason, minutes: minutesOf(id, minutes), kit: [], ...more });
 
   const hazards = [...new Set(book.animals.flatMap((a) => (a.hazard ? [HAZARD[a.hazard] ?? ""] : [])))].join(" ");
   const changing = water.litres.value > 0;
   const off = gearOff(book, water);
 
-  add("arrive", "arrive", 10, "Towels down, hands and kit clean", 3, input.site.hygieneLast ? "This tank is under treatment: its own kit only, and nothing of it goes on to another tank." : "Floors first; soap on a hand kills what a tank lives on.", {
-    kit: ["towels", "tarp", ...(input.site.hygieneLast ? ["kit kept for this tank"] : [])],
-    caution: input.site.hygieneLast ? "Disinfect everything after this tank and rinse it." : undefined,
-  });
-  add("look", "look", 20, lookTitle(book), 4, "With pumps on: behaviour, wounds, sound, flow, level, leaks. Gasping at the surface means air at once.", { caution: hazards || undefined });
+  add(
+    "arrive",
+    "arrive",
+    10,
+    "Towels down, hands and kit clean",
+    2,
+    input.site.hygieneLast
+      ? "This tank is under treatment: its own kit only, and nothing of it goes on to another tank."
+      : "Floors first; soap on a hand kills what a tank lives on.",
+    {
+      kit: ["towels", "tarp", ...(input.site.hygieneLast ? ["kit kept for this tank"] : [])],
+      caution: input.site.hygieneLast ? "Disinfect everything after this tank and rinse it." : undefined,
+    },
+  );
+  add(
+    "look",
+    "look",
+    20,
+    lookTitle(book),
+    3,
+    "With pumps on: behaviour, wounds, sound, flow, level, leaks. Gasping at the surface means air at once.",
+    { caution: hazards || undefined },
+  );
   for (const finding of input.findings) {
     const late = finding.dueOn !== undefined && daysBetween(finding.dueOn, input.on) >= 0;
-    add(`finding:${finding.id}`, "look", 21, `Look again: ${finding.text}`, 2, late ? "It was put off to today." : "Still open from an earlier visit.");
+    add(
+      `finding:${finding.id}`,
+      "look",
+      21,
+      `Look again: ${finding.text}`,
+      2,
+      late ? "It was put off to today." : "Still open from an earlier visit.",
+    );
   }
-  add("level", "look", 25, "Read how far the water stands below its mark", 1, book.sump ? "Only the return chamber of the sump shows what evaporated." : "Salinity belongs to a level; what is missing is replaced with fresh water.", { kit: ["ruler"] });
+  add(
+    "level",
+    "look",
+    25,
+    "Read how far the water stands below its mark",
+    1,
+    book.sump
+      ? "Only the return chamber of the sump shows what evaporated."
+      : "Salinity belongs to a level; what is missing is replaced with fresh water.",
+    { kit: ["ruler"] },
+  );
 
   if (book.schools.feeding === "before")
-    add("feed-before", "feed-before", 30, "Feed a little", 3, "Fifteen minutes early, so that leftovers leave with the old water and animals eat before the stress.", { kit: ["food"] });
+    add(
+      "feed-before",
+      "feed-before",
+      30,
+      "Feed a little",
+      3,
+      "Fifteen minutes early, so that leftovers leave with the old water and animals eat before the stress.",
+      { kit: ["food"] },
+    );
 
   for (const { task, lateDays } of due) addTask(steps, input, task.code, task, lateDays, changing);
 
@@ -94,40 +165,144 @@ export function buildSteps(input: PlanInput, water: WaterPlan, due: readonly Due
     if (off.includes("heater"))
       add("heater-off", "prepare", 60, "Heater off", 1, "It cools for 15 to 20 minutes before the water leaves it.", {
         off: ["heater"],
-        caution: "Hands only in a tank behind a tested residual-current device. Without one, everything is off at the wall.",
+        caution:
+          "Hands only in a tank behind a tested residual-current device. Without one, everything is off at the wall.",
       });
     const rest = off.filter((g) => g !== "heater");
     if (book.schools.pumpsAtSiphon === "on" && book.sump) {
       const back = runBack(book.display, book.sump);
-      add("siphon-start", "lift", 95, "Start the siphon and let the sump fall", 2, `When the return stops ${Math.round(back.litres)} L run back; there is room for ${Math.round(back.roomL)}.`, {
-        caution: back.litres > 0.9 * back.roomL ? "The sump is nearly too full for what runs back: draw it down first." : undefined,
-        kit: ["siphon hose"],
-      });
+      add(
+        "siphon-start",
+        "lift",
+        95,
+        "Start the siphon and let the sump fall",
+        2,
+        `When the return stops ${Math.round(back.litres)} L run back; there is room for ${Math.round(back.roomL)}.`,
+        {
+          caution:
+            back.litres > 0.9 * back.roomL
+              ? "The sump is nearly too full for what runs back: draw it down first."
+              : undefined,
+          kit: ["siphon hose"],
+        },
+      );
     }
     if (book.schools.how === "animals-out") {
       add("flow-off", "prepare", 58, "Circulation off", 1, "Bells are never moved in a current.", { off: rest });
-      add("animals-out", "prepare", 59, `Move the ${book.animals[0]?.name ?? "animals"} out under water`, 10, "In a submerged vessel, never lifted into the air.", { kit: ["holding vessel"] });
+      add(
+        "animals-out",
+        "prepare",
+        59,
+        `Move the ${book.animals[0]?.name ?? "animals"} out under water`,
+        10,
+        "In a submerged vessel, never lifted into the air.",
+        { kit: ["holding vessel"] },
+      );
     } else if (rest.length > 0)
-      add("power-down", "power-down", 100, `Off: ${rest.map(gearName).join(", ")}`, 2, "In this order, from this tank's own list; nothing may run dry.", { off: rest });
+      add(
+        "power-down",
+        "power-down",
+        100,
+        `Off: ${rest.map(gearName).join(", ")}`,
+        2,
+        "In this order, from this tank's own list; nothing may run dry.",
+        { off: rest },
+      );
     addChange(add, input, water);
     const on = [...rest].reverse();
     if (off.includes("heater") && book.schools.heater !== "in-sump")
-      add("heater-on", "power-up", 150, "Heater under water, then on", 1, "Only when the water stands above it again.", { on: ["heater"] });
-    if (on.length > 0) add("power-up", "power-up", 152, `On: ${on.map(gearName).join(", ")}`, 2, "Weir and siphon noise first; the skimmer with its cup raised, top-up last, when the level is right.", { on });
+      add(
+        "heater-on",
+        "power-up",
+        150,
+        "Heater under water, then on",
+        1,
+        "Only when the water stands above it again.",
+        { on: ["heater"] },
+      );
+    if (on.length > 0)
+      add(
+        "power-up",
+        "power-up",
+        152,
+        `On: ${on.map(gearName).join(", ")}`,
+        2,
+        "Weir and siphon noise first; the skimmer with its cup raised, top-up last, when the level is right.",
+        { on },
+      );
     if (off.includes("heater") && book.schools.heater === "in-sump")
-      add("heater-on", "power-up", 153, "Heater in the sump on", 1, "After the return runs and the level has settled.", { on: ["heater"] });
+      add(
+        "heater-on",
+        "power-up",
+        153,
+        "Heater in the sump on",
+        1,
+        "After the return runs and the level has settled.",
+        { on: ["heater"] },
+      );
     if (book.schools.how === "animals-out")
-      add("animals-back", "verify", 154, `Bring the ${book.animals[0]?.name ?? "animals"} back under water`, 10, "Level and salinity are right; the flow is on.", { kit: ["holding vessel"] });
+      add(
+        "animals-back",
+        "verify",
+        154,
+        `Bring the ${book.animals[0]?.name ?? "animals"} back under water`,
+        10,
+        "Level and salinity are right; the flow is on.",
+        { kit: ["holding vessel"] },
+      );
   }
 
-  if (book.schools.feeding === "after") add("feed-after", "feed-after", 190, "Feed sparingly and watch", 3, "A reward, and a check: what does not eat is not well.", { kit: ["food"] });
+  if (book.schools.feeding === "after")
+    add(
+      "feed-after",
+      "feed-after",
+      190,
+      "Feed sparingly and watch",
+      3,
+      "A reward, and a check: what does not eat is not well.",
+      { kit: ["food"] },
+    );
   if (changing && isSalt(book) && water.share.value > 0.1)
-    add("salinity-again", "verify", 200, "Salinity and temperature once more", 3, "More than a tenth was changed: the figure that counts is the one after it.", { figure: "salinity-check" });
-  add("verify", "verify", 205, "Everything moves, nothing leaks, level at its mark", 3, "Every pump that was stopped is looked at, not listened for.");
-  add("kit", "leave", 250, "Count the kit, rinse and disinfect it", 3, "A hose carries disease from one tank to the next.", { kit: ["disinfectant"] });
-  add("tell", "leave", 260, "Tell the owner, leave it dry", 2, "What was done, what was seen, what they should do.");
+    add(
+      "salinity-again",
+      "verify",
+      200,
+      "Salinity and temperature once more",
+      3,
+      "More than a tenth was changed: the figure that counts is the one after it.",
+      { figure: "salinity-check" },
+    );
+  add(
+    "verify",
+    "verify",
+    205,
+    "Everything moves, nothing leaks, level at its mark",
+    2,
+    "Every pump that was stopped is looked at, not listened for.",
+  );
+  add(
+    "kit",
+    "leave",
+    250,
+    "Count the kit, rinse and disinfect it",
+    2,
+    "A hose carries disease from one tank to the next.",
+    { kit: ["disinfectant"] },
+  );
+  add("tell", "leave", 260, "Tell the owner, leave it dry", 1, "What was done, what was seen, what they should do.");
   for (const h of held)
-    steps.push({ id: `held:${h.task.code}`, phase: "look", number: 28, title: `Not today: ${libraryTask(h.task.code).name.toLowerCase()}`, minutes: 0, kit: [], reason: h.because === "treatment" ? `A medication is in the water until ${h.until}; the filter is left alone.` : `The other filter was serviced less than four weeks ago; earliest ${h.until}.` });
+    steps.push({
+      id: `held:${h.task.code}`,
+      phase: "look",
+      number: 28,
+      title: `Not today: ${libraryTask(h.task.code).name.toLowerCase()}`,
+      minutes: 0,
+      kit: [],
+      reason:
+        h.because === "treatment"
+          ? `A medication is in the water until ${h.until}; the filter is left alone.`
+          : `The other filter was serviced less than four weeks ago; earliest ${h.until}.`,
+    });
   return steps;
 }
 
@@ -137,28 +312,63 @@ function lookTitle(book: TankBook): string {
   return first ? `Look first: ${total} animals, ${first.name} above all` : "Look first, with pumps on";
 }
 
-const PHASE_NUMBER: Partial<Record<Phase, number>> = { look: 22, "feed-before": 31, test: 40, prepare: 56, glass: 70, lift: 80, drain: 112, hardware: 120, media: 160, dose: 170, verify: 195, outside: 220, leave: 240 };
+const PHASE_NUMBER: Partial<Record<Phase, number>> = {
+  look: 22,
+  "feed-before": 31,
+  test: 40,
+  prepare: 56,
+  glass: 70,
+  lift: 80,
+  drain: 112,
+  hardware: 120,
+  media: 160,
+  dose: 170,
+  verify: 195,
+  outside: 220,
+  leave: 240,
+};
 
-function addTask(steps: Step[], input: PlanInput, code: TaskCode, task: DueTask["task"], lateDays: number, changing: boolean): void {
+function addTask(
+  steps: Step[],
+  input: PlanInput,
+  code: TaskCode,
+  task: DueTask["task"],
+  lateDays: number,
+  changing: boolean,
+): void {
   const library = libraryTask(code);
   const { book } = input;
   const position = Object.keys(taskLibrary).indexOf(code) / 100;
   // Without a drain a siphon job is done with a jug of tank water: it has its place with the lifting.
   const phase = library.phase === "drain" && !changing ? "lift" : library.phase;
-  const sector = code === "vacuum-sector" && book.schools.substrate === "sectors" ? (task.lastSector % book.sectors) + 1 : undefined;
+  const sector =
+    code === "vacuum-sector" && book.schools.substrate === "sectors" ? (task.lastSector % book.sectors) + 1 : undefined;
   if (code === "vacuum-sector" && ["never", "bare"].includes(book.schools.substrate)) return;
-  const kit = code === "glass-inside" ? [book.material === "acrylic" ? "soft pad for acrylic" : "glass scraper"] : library.kit;
+  const kit =
+    code === "glass-inside" ? [book.material === "acrylic" ? "soft pad for acrylic" : "glass scraper"] : library.kit;
   steps.push({
     id: code,
     phase,
     number: (PHASE_NUMBER[phase] ?? 120) + position,
     title: taskTitle(code, book, sector),
-    reason: task.slips > 0 ? `${library.reason} Skipped ${task.slips === 1 ? "once" : `${task.slips} times`}${task.lastSkipReason ? ` (${task.lastSkipReason})` : ""}.` : lateDays > task.giveDays ? `${library.reason} ${lateDays} days late.` : library.reason,
+    reason:
+      task.slips > 0
+        ? `${library.reason} Skipped ${task.slips === 1 ? "once" : `${task.slips} times`}${task.lastSkipReason ? ` (${task.lastSkipReason})` : ""}.`
+        : lateDays > task.giveDays
+          ? `${library.reason} ${lateDays} days late.`
+          : library.reason,
     minutes: learnMinutes(library.minutes, input.loggedMinutes[code] ?? []),
     kit,
-    caution: code === "glass-inside" && book.material === "acrylic" ? "Acrylic: nothing hard, no blade, no ammonia or alcohol." : library.caution,
+    caution:
+      code === "glass-inside" && book.material === "acrylic"
+        ? "Acrylic: nothing hard, no blade, no ammonia or alcohol."
+        : library.caution,
     task: code,
-    ...(typeof library.result === "object" ? { test: library.result.test } : library.result === "done" ? {} : { result: library.result }),
+    ...(typeof library.result === "object"
+      ? { test: library.result.test }
+      : library.result === "done"
+        ? {}
+        : { result: library.result }),
     ...(sector ? { sector } : {}),
     ...(task.slips > 0 ? { slips: task.slips } : {}),
   });
@@ -166,7 +376,9 @@ function addTask(steps: Step[], input: PlanInput, code: TaskCode, task: DueTask[
 
 function taskTitle(code: TaskCode, book: TankBook, sector?: number): string {
   if (code === "glass-inside") {
-    const panes = { all: "all panes", viewing: "the viewing panes", "leave-one": "all panes but the grazers'" }[book.schools.panels];
+    const panes = { all: "all panes", viewing: "the viewing panes", "leave-one": "all panes but the grazers'" }[
+      book.schools.panels
+    ];
     return `Clean ${panes} inside`;
   }
   if (code === "vacuum-sector") {
@@ -176,37 +388,125 @@ function taskTitle(code: TaskCode, book: TankBook, sector?: number): string {
   return libraryTask(code).name;
 }
 
-type Add = (id: string, phase: Step["phase"], number: number, title: string, minutes: number, reason: string, more?: Partial<Step>) => void;
+type Add = (
+  id: string,
+  phase: Step["phase"],
+  number: number,
+  title: string,
+  minutes: number,
+  reason: string,
+  more?: Partial<Step>,
+) => void;
 
 function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
   const { source } = input;
   if (source.kind === "mix")
-    add("mix", "prepare", 50, "Check the mix: salinity and temperature", 4, "Matched to the tank's measured salinity before any of it goes in.", { figure: "mix", kit: ["salinity meter"] });
+    add(
+      "mix",
+      "prepare",
+      50,
+      "Check the mix: salinity and temperature",
+      2,
+      "Matched to the tank's measured salinity before any of it goes in.",
+      { figure: "mix", kit: ["salinity meter"] },
+    );
   if (source.kind === "natural-sea")
-    add("sea-check", "prepare", 50, "Check the sea water: salinity, smell, age", 4, "Low after rain; too old and it has gone flat.", { figure: "mix", kit: ["salinity meter"] });
+    add(
+      "sea-check",
+      "prepare",
+      50,
+      "Check the sea water: salinity, smell, age",
+      2,
+      "Low after rain; too old and it has gone flat.",
+      { figure: "mix", kit: ["salinity meter"] },
+    );
   if (source.kind === "tap")
-    add("temper", "prepare", 52, "Set the mixer tap and check it half-way", 4, "It drifts while it runs.", {
+    add("temper", "prepare", 52, "Set the mixer tap and check it half-way", 3, "It drifts while it runs.", {
       figure: "temperature",
       kit: ["thermometer", source.conditioner?.name ?? "conditioner"],
       caution: "Fish that gasp while water runs in: stop, condition the whole tank, give air, test.",
     });
-  if (source.kind === "remineralised") add("remineralise", "prepare", 52, "Check the hardness of the new water", 3, "Purified water has none of its own.", { kit: ["GH test"] });
-  if (source.kind !== "tap" && source.canWarm) add("warm", "prepare", 54, "Warm the new water", 2, "It warms by itself while the glass is cleaned.", { figure: "temperature", kit: ["barrel heater"], caution: "The heater stays unplugged until the barrel is filled above its line." });
-  if (water.wasteL > 0) add("waste-barrel", "prepare", 57, "Waste barrel ready", 2, "This site must not have salt water in its drain: all of it is carried away.", { kit: ["waste barrel"] });
+  if (source.kind === "remineralised")
+    add(
+      "remineralise",
+      "prepare",
+      52,
+      "Check the hardness of the new water",
+      3,
+      "Purified water has none of its own.",
+      { kit: ["GH test"] },
+    );
+  if (source.kind !== "tap" && source.canWarm)
+    add("warm", "prepare", 54, "Warm the new water", 2, "It warms by itself while the glass is cleaned.", {
+      figure: "temperature",
+      kit: ["barrel heater"],
+      caution: "The heater stays unplugged until the barrel is filled above its line.",
+    });
+  if (water.wasteL > 0)
+    add(
+      "waste-barrel",
+      "prepare",
+      57,
+      "Waste barrel ready",
+      2,
+      "This site must not have salt water in its drain: all of it is carried away.",
+      { kit: ["waste barrel"] },
+    );
 }
 
 function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
   const { book } = input;
   if (water.markOn === "none") {
-    add("exchange", "refill", 130, "Run new water in and old water out together", Math.max(2, water.refillMinutes), "Gentle: nothing is ever in air. A countdown ends it, and nobody leaves the room.", { figure: "litres", kit: ["drain pump", "refill pump"], caution: "Both ends of each hose tied down." });
+    add(
+      "exchange",
+      "refill",
+      130,
+      "Run new water in and old water out together",
+      Math.max(2, water.refillMinutes),
+      "Gentle: nothing is ever in air. A countdown ends it, and nobody leaves the room.",
+      { figure: "litres", kit: ["drain pump", "refill pump"], caution: "Both ends of each hose tied down." },
+    );
     return;
   }
   const sump = water.markOn === "sump";
-  add("drain", "drain", 110, sump ? "Drain the sump to its tape" : "Drain to the tape", Math.max(1, water.drainMinutes), sump ? "The display stays as it is; the mark is on the sump." : "To a mark, with the intake fixed there, so that it ends by itself.", {
-    figure: "mark",
-    kit: ["drain hose", "tape"],
-    caution: book.schools.heater === "off" && book.gear.includes("heater") ? "Heater is off. Leave it off until the water is back above it." : book.schools.heater === "lowered" ? "The heater hangs below the mark: check before you drain." : undefined,
-  });
-  add("refill", "refill", 130, input.source.kind === "tap" ? "Conditioner in, then refill slowly" : "Refill slowly, spread over a dish", Math.max(1, water.refillMinutes), "Slow, to keep sand and corals in place and the water free of fine bubbles.", { figure: "refill", kit: ["refill pump", "dish"] });
-  if (water.freshL && isSalt(book)) add("level-fresh", "refill", 140, "Bring the level up with fresh water", 2, "Salt mass is right; evaporation took only water.", { figure: "refill", kit: ["purified water"] });
+  add(
+    "drain",
+    "drain",
+    110,
+    sump ? "Drain the sump to its tape" : "Drain to the tape",
+    Math.max(1, water.drainMinutes),
+    sump
+      ? "The display stays as it is; the mark is on the sump."
+      : "To a mark, with the intake fixed there, so that it ends by itself.",
+    {
+      figure: "mark",
+      runsItself: true,
+      kit: ["drain hose", "tape"],
+      caution:
+        book.schools.heater === "off" && book.gear.includes("heater")
+          ? "Heater is off. Leave it off until the water is back above it."
+          : book.schools.heater === "lowered"
+            ? "The heater hangs below the mark: check before you drain."
+            : undefined,
+    },
+  );
+  add(
+    "refill",
+    "refill",
+    130,
+    input.source.kind === "tap" ? "Conditioner in, then refill slowly" : "Refill slowly, spread over a dish",
+    Math.max(1, water.refillMinutes),
+    "Slow, to keep sand and corals in place and the water free of fine bubbles.",
+    { figure: "refill", kit: ["refill pump", "dish"] },
+  );
+  if (water.freshL && isSalt(book))
+    add(
+      "level-fresh",
+      "refill",
+      140,
+      "Bring the level up with fresh water",
+      2,
+      "Salt mass is right; evaporation took only water.",
+      { figure: "refill", kit: ["purified water"] },
+    );
 }

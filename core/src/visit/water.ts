@@ -38,7 +38,13 @@ export interface Limit {
 /** Why the plan asks for what it asks, the first deciding. */
 export type WaterReason =
   | { readonly code: "policy"; readonly policy: string; readonly share: number }
-  | { readonly code: "raised"; readonly parameter: Parameter; readonly value: number; readonly target: number; readonly fromL: number }
+  | {
+      readonly code: "raised";
+      readonly parameter: Parameter;
+      readonly value: number;
+      readonly target: number;
+      readonly fromL: number;
+    }
   | { readonly code: "cannot-reach"; readonly parameter: Parameter; readonly target: number; readonly refill: number }
   | { readonly code: "within-bands"; readonly longestDays: number }
   | { readonly code: "longest-interval"; readonly days: number }
@@ -46,10 +52,22 @@ export type WaterReason =
   | { readonly code: "treatment"; readonly name: string; readonly until: string }
   | { readonly code: "treatment-follow-up"; readonly name: string }
   | { readonly code: "too-cold"; readonly value: number; readonly floor: number }
-  | { readonly code: "ammonia-would-rise"; readonly before: number; readonly after: number; readonly limit: number; readonly ph: number }
+  | {
+      readonly code: "ammonia-would-rise";
+      readonly before: number;
+      readonly after: number;
+      readonly limit: number;
+      readonly ph: number;
+    }
   | { readonly code: "ammonia-emergency"; readonly value: number; readonly limit: number }
   | { readonly code: "retest"; readonly parameter: Parameter; readonly value: number; readonly expected: number }
-  | { readonly code: "salinity-in-steps"; readonly from: number; readonly today: number; readonly target: number; readonly days: number };
+  | {
+      readonly code: "salinity-in-steps";
+      readonly from: number;
+      readonly today: number;
+      readonly target: number;
+      readonly days: number;
+    };
 
 /** A parameter before the change and as expected after it. */
 export interface Expected {
@@ -121,7 +139,8 @@ function knownValues(input: PlanInput, readings: readonly PlanReading[]): Partia
       continue;
     }
     const validDays = input.book.bands.find((b) => b.parameter === parameter)?.validDays ?? 21;
-    if (last && daysBetween(last.on, input.on) <= validDays) known[parameter] = { value: last.value, sigma: last.sigma, today: false };
+    if (last && daysBetween(last.on, input.on) <= validDays)
+      known[parameter] = { value: last.value, sigma: last.sigma, today: false };
   }
   return known;
 }
@@ -134,7 +153,8 @@ function surprise(input: PlanInput): { parameter: Parameter; value: number; expe
     if (!last || !rate?.enough) continue;
     const spread = Math.hypot(last.sigma, rate.nowSigma, 0.05 * Math.abs(rate.now));
     const confirmed = today.length > 1 && Math.abs((today.at(-2)?.value ?? 0) - last.value) <= 3 * last.sigma;
-    if (Math.abs(last.value - rate.now) > SURPRISE * spread && !confirmed) return { parameter, value: last.value, expected: rate.now };
+    if (Math.abs(last.value - rate.now) > SURPRISE * spread && !confirmed)
+      return { parameter, value: last.value, expected: rate.now };
   }
   return null;
 }
@@ -152,7 +172,11 @@ export function planWater(input: PlanInput): WaterPlan {
   if (odd) {
     const others = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on));
     const plan = decide(input, others);
-    return { ...plan, decision: plan.decision === "change" ? "postpone" : plan.decision, reasons: [{ code: "retest", ...odd }, ...plan.reasons] };
+    return {
+      ...plan,
+      decision: plan.decision === "change" ? "postpone" : plan.decision,
+      reasons: [{ code: "retest", ...odd }, ...plan.reasons],
+    };
   }
   return decide(input, input.readings);
 }
@@ -178,8 +202,10 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
   if (verdict?.code === "ammonia-would-rise") {
     finalDecision = "forbid";
     litres = 0;
-  } else if (verdict?.code === "ammonia-emergency" && (decision === "none" || decision === "unknown")) finalDecision = "change";
-  if (finalDecision !== "change") litres = finalDecision === "postpone" && reasons[0]?.code !== "treatment" ? litres : 0;
+  } else if (verdict?.code === "ammonia-emergency" && (decision === "none" || decision === "unknown"))
+    finalDecision = "change";
+  if (finalDecision !== "change")
+    litres = finalDecision === "postpone" && reasons[0]?.code !== "treatment" ? litres : 0;
   if (reasons.some((r) => r.code === "too-cold")) litres = 0;
 
   const share = effectiveShare(litres, systemL, mode);
@@ -189,7 +215,16 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
   return {
     decision: finalDecision,
     reasons: [...(verdict ? [verdict] : []), ...(refill.steps ? [refill.steps] : []), ...reasons],
-    systemL: worked("net-volume", systemL, "L", { display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"), ...(book.sump ? { sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L") } : {}) }, systemL * VOLUME_RELATIVE),
+    systemL: worked(
+      "net-volume",
+      systemL,
+      "L",
+      {
+        display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"),
+        ...(book.sump ? { sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L") } : {}),
+      },
+      systemL * VOLUME_RELATIVE,
+    ),
     litres: worked("drain-litres", litres, "L", {
       system: q(systemL, "L"),
       "asked for": q(wantedL, "L"),
@@ -198,7 +233,13 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
     share: worked("share", share, "of the system", { litres: q(litres, "L"), system: q(systemL, "L"), way: mode }),
     mark: litres > 0 ? markOf(input, litres) : null,
     markOn: markPlace(book),
-    fills: litres > 0 ? worked("buckets", Math.ceil(litres / input.site.bucketL), "fills", { litres: q(litres, "L"), "one fill": q(input.site.bucketL, "L") }) : null,
+    fills:
+      litres > 0
+        ? worked("buckets", Math.ceil(litres / input.site.bucketL), "fills", {
+            litres: q(litres, "L"),
+            "one fill": q(input.site.bucketL, "L"),
+          })
+        : null,
     ...refill.amounts,
     conditionerMl: conditionerOf(input, systemL, litres),
     refillC: refillTemperature(input, known, share),
@@ -233,11 +274,16 @@ function want(
   const temperature = known.temperature;
   const cold = book.bands.find((b) => b.parameter === "temperature");
   if (temperature?.today && cold && temperature.value < cold.actLow && book.gear.includes("heater"))
-    return { wantedL: 0, decision: "postpone", reasons: [{ code: "too-cold", value: temperature.value, floor: cold.actLow }] };
+    return {
+      wantedL: 0,
+      decision: "postpone",
+      reasons: [{ code: "too-cold", value: temperature.value, floor: cold.actLow }],
+    };
 
   if (book.treatment) {
     const until = addDays(book.treatment.startedOn, book.treatment.contactDays);
-    if (input.on < until) return { wantedL: 0, decision: "postpone", reasons: [{ code: "treatment", name: book.treatment.name, until }] };
+    if (input.on < until)
+      return { wantedL: 0, decision: "postpone", reasons: [{ code: "treatment", name: book.treatment.name, until }] };
     if (input.on <= addDays(book.treatment.followUpOn, 7) && input.on >= book.treatment.followUpOn)
       reasons.push({ code: "treatment-follow-up", name: book.treatment.name });
   }
@@ -253,7 +299,13 @@ function want(
     if (!needed.ok) reasons.push({ code: "cannot-reach", parameter: band.parameter, target: band.idealHigh, refill });
     else if (needed.litres > wantedL) {
       wantedL = needed.litres;
-      raisedBy = { code: "raised", parameter: band.parameter, value: value.value, target: band.idealHigh, fromL: baseL };
+      raisedBy = {
+        code: "raised",
+        parameter: band.parameter,
+        value: value.value,
+        target: band.idealHigh,
+        fromL: baseL,
+      };
     }
   }
   if (raisedBy) return { wantedL, decision: "change", reasons: [raisedBy, ...reasons] };
@@ -261,10 +313,16 @@ function want(
   if (policy === "test-led") {
     const needed = book.bands.filter((b) => b.required && CEILINGS.includes(b.parameter));
     const unread = needed.filter((b) => !known[b.parameter]).map((b) => b.parameter);
-    if (unread.length > 0) return { wantedL: 0, decision: "unknown", reasons: [{ code: "no-reading", parameters: unread }, ...reasons] };
+    if (unread.length > 0)
+      return { wantedL: 0, decision: "unknown", reasons: [{ code: "no-reading", parameters: unread }, ...reasons] };
     const days = input.lastVisitOn ? daysBetween(input.lastVisitOn, input.on) : LONGEST_INTERVAL_DAYS;
-    if (days >= LONGEST_INTERVAL_DAYS) return { wantedL: baseL, decision: "change", reasons: [{ code: "longest-interval", days }, ...reasons] };
-    return { wantedL: 0, decision: "none", reasons: [{ code: "within-bands", longestDays: LONGEST_INTERVAL_DAYS }, ...reasons] };
+    if (days >= LONGEST_INTERVAL_DAYS)
+      return { wantedL: baseL, decision: "change", reasons: [{ code: "longest-interval", days }, ...reasons] };
+    return {
+      wantedL: 0,
+      decision: "none",
+      reasons: [{ code: "within-bands", longestDays: LONGEST_INTERVAL_DAYS }, ...reasons],
+    };
   }
   return { wantedL: baseL, decision: "change", reasons: [...reasons, { code: "policy", policy, share }] };
 }
@@ -275,7 +333,10 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
   const place = markPlace(book);
 
   if (place === "sump" && book.sump)
-    found.push({ code: "sump-level", maxL: sumpVolumeL(book.sump, book.sump.runningLevelM) - sumpVolumeL(book.sump, book.sump.lowestLevelM) });
+    found.push({
+      code: "sump-level",
+      maxL: sumpVolumeL(book.sump, book.sump.runningLevelM) - sumpVolumeL(book.sump, book.sump.lowestLevelM),
+    });
   if (place === "display") {
     const floorM = book.display.substrateDepthM + 0.05;
     found.push({ code: "floor", maxL: litresAboveM(book, floorM) });
@@ -284,7 +345,13 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
       const reachL = litresAboveM(book, mark.heightM);
       const perLitre = 1 / book.drainLPerMinute + 1 / book.refillLPerMinute;
       const spare = mark.airMinutes > 0 ? Math.max(0, mark.airMinutes - WORK_AT_MARK_MINUTES) / perLitre : 0;
-      found.push({ code: "landmark", maxL: reachL + spare, name: mark.name, minutes: mark.airMinutes, value: mark.heightM });
+      found.push({
+        code: "landmark",
+        maxL: reachL + spare,
+        name: mark.name,
+        minutes: mark.airMinutes,
+        value: mark.heightM,
+      });
     }
   }
 
@@ -297,7 +364,11 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
   if (source.kind === "natural-sea") perDay("salinity-a-day", "salinity", limits.salinityUpPpt);
   const tankC = known.temperature?.value ?? book.targetC;
   if (!source.canWarm && Math.abs(source.coldC - tankC) > 0.1)
-    found.push({ code: "temperature-a-day", maxL: (limits.temperatureC / Math.abs(source.coldC - tankC)) * systemL, value: source.coldC });
+    found.push({
+      code: "temperature-a-day",
+      maxL: (limits.temperatureC / Math.abs(source.coldC - tankC)) * systemL,
+      value: source.coldC,
+    });
   if (input.litresOnBoard !== null) found.push({ code: "on-board", maxL: input.litresOnBoard });
   return found.map((l) => ({ ...l, maxL: Math.min(systemL, Math.max(0, l.maxL)) }));
 }
@@ -316,9 +387,21 @@ function freeAmmonia(
   const before = freeAmmoniaMgL(total.value, { ph: ph.value, temperatureC, salinityPsu });
   // Worst case: weakly buffered old water takes the pH of the new.
   const phAfter = Math.max(ph.value, input.source.chemistry.ph ?? ph.value);
-  const totalAfter = afterExchange(total.value, input.source.chemistry.ammonia ?? 0, effectiveShare(litres, systemL, mode));
-  const after = freeAmmoniaMgL(Math.max(0, totalAfter), { ph: litres > 0 ? phAfter : ph.value, temperatureC, salinityPsu });
-  const inputs = (tan: number, p: number) => ({ "total ammonia": q(tan, "mg/L N"), pH: q(p, ""), temperature: q(temperatureC, "°C") });
+  const totalAfter = afterExchange(
+    total.value,
+    input.source.chemistry.ammonia ?? 0,
+    effectiveShare(litres, systemL, mode),
+  );
+  const after = freeAmmoniaMgL(Math.max(0, totalAfter), {
+    ph: litres > 0 ? phAfter : ph.value,
+    temperatureC,
+    salinityPsu,
+  });
+  const inputs = (tan: number, p: number) => ({
+    "total ammonia": q(tan, "mg/L N"),
+    pH: q(p, ""),
+    temperature: q(temperatureC, "°C"),
+  });
   return {
     before: worked("free-ammonia", before, "mg/L NH3", inputs(total.value, ph.value)),
     after: worked("free-ammonia", after, "mg/L NH3", inputs(totalAfter, phAfter)),
@@ -336,25 +419,44 @@ function judgeAmmonia(ammonia: { before: Worked; after: Worked }, limit: number)
 function markOf(input: PlanInput, litres: number): Worked | null {
   const cm = markCmOf(input.book, litres);
   if (cm === null) return null;
-  return worked("mark", cm, "cm from the rim", { litres: q(litres, "L"), "running level": q(input.book.display.runningLevelM * 100, "cm above the floor") });
+  return worked("mark", cm, "cm from the rim", {
+    litres: q(litres, "L"),
+    "running level": q(input.book.display.runningLevelM * 100, "cm above the floor"),
+  });
 }
 
 /** Salt water, fresh water and salt to pour, with the salinity stepped toward its target. */
-function refillOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, systemL: number, litres: number, missing: number) {
+function refillOf(
+  input: PlanInput,
+  known: Partial<Record<Parameter, Known>>,
+  systemL: number,
+  litres: number,
+  missing: number,
+) {
   const { book, source, limits } = input;
   const none = { saltWaterL: null, freshL: null, saltG: null, mixPsu: null };
-  const freshOf = (value: number) => worked("fresh-water", value, "L", { "taken out": q(litres, "L"), "missing on arrival": q(missing, "L") });
-  if (!isSalt(book)) return { amounts: { ...none, freshL: missing > 0 ? freshOf(litres + missing) : null }, tankPsu: null, steps: null };
+  const freshOf = (value: number) =>
+    worked("fresh-water", value, "L", { "taken out": q(litres, "L"), "missing on arrival": q(missing, "L") });
+  if (!isSalt(book))
+    return { amounts: { ...none, freshL: missing > 0 ? freshOf(litres + missing) : null }, tankPsu: null, steps: null };
 
   const psu = known.salinity?.value ?? book.targetPsu;
   const atLevel = salinityAtFullLevel(psu, systemL, Math.min(missing, systemL));
   const todayPsu = Math.min(atLevel + limits.salinityUpPpt, Math.max(atLevel - limits.salinityDownPpt, book.targetPsu));
   const gap = Math.abs(book.targetPsu - atLevel);
   const days = Math.ceil(gap / (book.targetPsu > atLevel ? limits.salinityUpPpt : limits.salinityDownPpt) - 1e-9);
-  const steps: WaterReason | null = days > 1 ? { code: "salinity-in-steps", from: atLevel, today: todayPsu, target: book.targetPsu, days } : null;
+  const steps: WaterReason | null =
+    days > 1 ? { code: "salinity-in-steps", from: atLevel, today: todayPsu, target: book.targetPsu, days } : null;
 
   const mixPsu = source.chemistry.salinity ?? book.targetPsu;
-  const balance = saltRefill({ systemL, missingL: missing, psu, drainedL: Math.min(litres, systemL - missing), targetPsu: todayPsu, mixPsu });
+  const balance = saltRefill({
+    systemL,
+    missingL: missing,
+    psu,
+    drainedL: Math.min(litres, systemL - missing),
+    targetPsu: todayPsu,
+    mixPsu,
+  });
   const room = litres + missing;
   const stronger = !balance.ok && balance.reason === "mix-too-weak" && source.kind === "mix" && balance.neededPsu <= 45;
   const saltL = balance.ok ? balance.saltL : balance.reason === "mix-too-strong" ? 0 : room;
@@ -365,10 +467,24 @@ function refillOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
     tankPsu,
     steps,
     amounts: {
-      saltWaterL: worked("salt-water", saltL, "L", { system: q(systemL, "L"), measured: q(psu, "ppt"), "wanted today": q(todayPsu, "ppt"), "new water": q(strength, "ppt"), "missing on arrival": q(missing, "L") }),
+      saltWaterL: worked("salt-water", saltL, "L", {
+        system: q(systemL, "L"),
+        measured: q(psu, "ppt"),
+        "wanted today": q(todayPsu, "ppt"),
+        "new water": q(strength, "ppt"),
+        "missing on arrival": q(missing, "L"),
+      }),
       freshL: room - saltL > 0.05 ? freshOf(room - saltL) : null,
       mixPsu: strength,
-      saltG: salt && saltL > 0 ? worked("salt-grams", saltGrams(saltL, salt.gramsPerLitre, strength), "g", { "finished mix": q(saltL, "L"), [salt.name]: q(salt.gramsPerLitre, "g/L at 35"), "verified batches": q(salt.batches, ""), salinity: q(strength, "ppt") }) : null,
+      saltG:
+        salt && saltL > 0
+          ? worked("salt-grams", saltGrams(saltL, salt.gramsPerLitre, strength), "g", {
+              "finished mix": q(saltL, "L"),
+              [salt.name]: q(salt.gramsPerLitre, "g/L at 35"),
+              "verified batches": q(salt.batches, ""),
+              salinity: q(strength, "ppt"),
+            })
+          : null,
     },
   };
 }
@@ -395,10 +511,20 @@ function refillTemperature(input: PlanInput, known: Partial<Record<Parameter, Kn
   const wish = Math.min(tankC + 8, Math.max(tankC - 8, tankC + move / share));
   const refillC = source.canWarm ? Math.max(source.coldC, wish) : source.coldC;
   const afterC = afterExchange(tankC, refillC, share);
-  return worked("refill-temperature", refillC, "°C", { tank: q(tankC, "°C"), "as it comes": q(source.coldC, "°C"), share: q(share * 100, "%"), "tank afterwards": q(afterC, "°C") });
+  return worked("refill-temperature", refillC, "°C", {
+    tank: q(tankC, "°C"),
+    "as it comes": q(source.coldC, "°C"),
+    share: q(share * 100, "%"),
+    "tank afterwards": q(afterC, "°C"),
+  });
 }
 
-function expectedAfter(input: PlanInput, known: Partial<Record<Parameter, Known>>, share: number, tankPsu: number | null): Expected[] {
+function expectedAfter(
+  input: PlanInput,
+  known: Partial<Record<Parameter, Known>>,
+  share: number,
+  tankPsu: number | null,
+): Expected[] {
   const rows: Expected[] = [];
   for (const band of input.book.bands) {
     const value = known[band.parameter];
@@ -410,17 +536,34 @@ function expectedAfter(input: PlanInput, known: Partial<Record<Parameter, Known>
       litresRelative: LITRES_RELATIVE,
       volumeRelative: VOLUME_RELATIVE,
     });
-    const after = band.parameter === "salinity" && tankPsu !== null ? tankPsu : afterExchange(value.value, refill, share);
+    const after =
+      band.parameter === "salinity" && tankPsu !== null ? tankPsu : afterExchange(value.value, refill, share);
     rows.push({
       parameter: band.parameter,
       before: value.value,
       beforeSigma: value.sigma,
-      after: worked("reading-after", after, unitOf(band), { before: q(value.value, unitOf(band)), "new water": q(refill, unitOf(band)), "effective share": q(share * 100, "%") }, sigma),
+      after: worked(
+        "reading-after",
+        after,
+        unitOf(band),
+        {
+          before: q(value.value, unitOf(band)),
+          "new water": q(refill, unitOf(band)),
+          "effective share": q(share * 100, "%"),
+        },
+        sigma,
+      ),
     });
   }
   return rows;
 }
 
 function unitOf(band: Band): string {
-  return band.parameter === "alkalinity" ? "dKH" : band.parameter === "gh" ? "dGH" : band.parameter === "salinity" ? "ppt" : "mg/L";
+  return band.parameter === "alkalinity"
+    ? "dKH"
+    : band.parameter === "gh"
+      ? "dGH"
+      : band.parameter === "salinity"
+        ? "ppt"
+        : "mg/L";
 }

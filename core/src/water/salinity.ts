@@ -31,7 +31,8 @@ export function saltRefill(input: {
   const room = drainedL + missingL;
   const saltL = saltMissing / mixPsu;
   if (saltL < 0) return { ok: false, reason: "mix-too-strong", neededPsu: 0 };
-  if (saltL > room) return { ok: false, reason: "mix-too-weak", neededPsu: room > 0 ? saltMissing / room : Number.POSITIVE_INFINITY };
+  if (saltL > room)
+    return { ok: false, reason: "mix-too-weak", neededPsu: room > 0 ? saltMissing / room : Number.POSITIVE_INFINITY };
   return { ok: true, saltL, freshL: room - saltL };
 }
 
@@ -62,7 +63,12 @@ export interface SaltLesson {
 /** Moves a salt's figure half-way to a verified batch: k ← k + 0.5 (g·35/(L·S) − k). */
 export function learnSalt(
   gramsPerLitre: number,
-  batch: { readonly litres: number; readonly grams: number; readonly measuredPsu: number; readonly confirmed?: boolean },
+  batch: {
+    readonly litres: number;
+    readonly grams: number;
+    readonly measuredPsu: number;
+    readonly confirmed?: boolean;
+  },
 ): SaltLesson {
   requireRange("litres", batch.litres, 0.1, 1e6);
   requireRange("grams", batch.grams, 0.1, 1e8);

@@ -20,9 +20,21 @@ const C = 4.8314e-4;
  */
 export function densityKgM3(salinityPsu: number, temperatureC: number): number {
   if (!(salinityPsu >= 0 && salinityPsu <= 42))
-    throw new OutOfRangeError({ code: "outside-source-range", field: "salinityPsu", value: salinityPsu, low: 0, high: 42 });
+    throw new OutOfRangeError({
+      code: "outside-source-range",
+      field: "salinityPsu",
+      value: salinityPsu,
+      low: 0,
+      high: 42,
+    });
   if (!(temperatureC >= -2 && temperatureC <= 40))
-    throw new OutOfRangeError({ code: "outside-source-range", field: "temperatureC", value: temperatureC, low: -2, high: 40 });
+    throw new OutOfRangeError({
+      code: "outside-source-range",
+      field: "temperatureC",
+      value: temperatureC,
+      low: -2,
+      high: 40,
+    });
   return (
     polynomial(temperatureC, PURE) +
     polynomial(temperatureC, A) * salinityPsu +

@@ -1,9 +1,23 @@
 import type { TrimReason, TrimState } from "../readings/index.ts";
-import { figure, METRIC, parameterFacts, showReading, showVolume, type Parameter, type UnitPreference, unitFor } from "../units/index.ts";
+import {
+  figure,
+  METRIC,
+  type Parameter,
+  parameterFacts,
+  showReading,
+  showVolume,
+  type UnitPreference,
+  unitFor,
+} from "../units/index.ts";
 import type { Limit, WaterReason } from "../visit/index.ts";
 
 /** The word of each trim. */
-export const TRIM_WORD: Record<TrimState, string> = { steady: "Steady", drifting: "Drifting", off: "Off course", unknown: "Not known" };
+export const TRIM_WORD: Record<TrimState, string> = {
+  steady: "Steady",
+  drifting: "Drifting",
+  off: "Off course",
+  unknown: "Not known",
+};
 
 const lower = (parameter: Parameter, fresh = false) => {
   const { label, freshLabel } = parameterFacts[parameter];
@@ -39,7 +53,9 @@ export function trimSentence(reason: TrimReason, units: UnitPreference = METRIC)
     case "slipped-twice":
       return `${reason.task.toLowerCase()} has slipped twice`;
     case "no-reading":
-      return reason.ageDays === null ? `no ${lower(reason.parameter)} reading yet` : `last ${lower(reason.parameter)} reading is ${reason.ageDays} days old`;
+      return reason.ageDays === null
+        ? `no ${lower(reason.parameter)} reading yet`
+        : `last ${lower(reason.parameter)} reading is ${reason.ageDays} days old`;
   }
 }
 
@@ -48,7 +64,9 @@ export function limitSentence(limit: Limit, units: UnitPreference = METRIC): str
   const most = litresText(limit.maxL, units);
   switch (limit.code) {
     case "landmark":
-      return limit.minutes ? `The ${limit.name} may stand in air for ${limit.minutes} min: at most ${most}.` : `The ${limit.name} must stay under water: at most ${most}.`;
+      return limit.minutes
+        ? `The ${limit.name} may stand in air for ${limit.minutes} min: at most ${most}.`
+        : `The ${limit.name} must stay under water: at most ${most}.`;
     case "floor":
       return `The water may not fall nearer than 5 cm to the bed: at most ${most}.`;
     case "sump-level":
@@ -68,7 +86,12 @@ export function limitSentence(limit: Limit, units: UnitPreference = METRIC): str
   }
 }
 
-const POLICY: Record<string, string> = { "fixed-share": "fixed share", "test-led": "test-led", reset: "reset", continuous: "continuous exchange" };
+const POLICY: Record<string, string> = {
+  "fixed-share": "fixed share",
+  "test-led": "test-led",
+  reset: "reset",
+  continuous: "continuous exchange",
+};
 
 /** Why the plan asks for what it asks. */
 export function waterSentence(reason: WaterReason, units: UnitPreference = METRIC): string {

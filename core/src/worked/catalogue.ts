@@ -12,7 +12,8 @@ export interface FormulaWords {
 export const catalogue = {
   "net-volume": {
     title: "Water in the system",
-    words: "Inside area × height up to the running level, less what sand and rock take up, plus the sump at its running level.",
+    words:
+      "Inside area × height up to the running level, less what sand and rock take up, plus the sump at its running level.",
     source: "Geometry; porosity of settled sand 0.40 and gravel 0.45; rock 2.8 kg per litre of solid.",
     limits: "Within about 5 % unless the litres were measured while filling.",
   },
@@ -30,7 +31,8 @@ export const catalogue = {
   },
   mark: {
     title: "Mark from the rim",
-    words: "The height at which the litres above it equal the litres to take out, measured down from the top edge of the glass.",
+    words:
+      "The height at which the litres above it equal the litres to take out, measured down from the top edge of the glass.",
     source: "Geometry of the display and what stands in it.",
     limits: "With the return running the display does not fall: the mark is then in the sump.",
   },
@@ -66,7 +68,8 @@ export const catalogue = {
   },
   "refill-temperature": {
     title: "Bring the new water to",
-    words: "The temperature that keeps the tank inside its daily limit after mixing, as near to the tank's as can be had.",
+    words:
+      "The temperature that keeps the tank inside its daily limit after mixing, as near to the tank's as can be had.",
     source: "Heat balance of two volumes of water.",
     limits: "Heat lost in the hose is not counted; measure half-way.",
   },
@@ -84,7 +87,8 @@ export const catalogue = {
   },
   "build-up": {
     title: "Builds up a day",
-    words: "The rate and starting value that fit the readings best, with each known water change as a drop between them.",
+    words:
+      "The rate and starting value that fit the readings best, with each known water change as a drop between them.",
     source: "Weighted least squares with Huber weights, k = 1.345 (Huber 1964).",
     limits: "Not given with fewer than four readings, or when the rise is smaller than the kit can see.",
   },

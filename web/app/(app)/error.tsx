@@ -1,8 +1,8 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { H1 } from "@/kit/elements";
 import { QuietButton } from "@/kit/controls";
+import { H1 } from "@/kit/elements";
 
 export default function Failed({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
   return (
@@ -11,7 +11,8 @@ export default function Failed({ error, reset }: { error: Error & { digest?: str
         This page could not be made
       </H1>
       <Box mt="8px" color="soft">
-        Nothing you typed elsewhere is lost. Try again; if it stays, tell the office the number {error.digest ?? "of the time it happened"}.
+        Nothing you typed elsewhere is lost. Try again; if it stays, tell the office the number{" "}
+        {error.digest ?? "of the time it happened"}.
       </Box>
       <QuietButton type="button" onClick={reset} mt="12px">
         Try again

@@ -16,7 +16,15 @@ export default async function AppLayout({ children }: { children: ReactNode }) {
   const scope = await pageScope();
   return (
     <Document>
-      <Shell places={scope.role === "owner" ? PLACES.slice(1) : PLACES} name={scope.name} ribbon={<Suspense><HeaderRibbon scope={scope} /></Suspense>}>
+      <Shell
+        places={scope.role === "owner" ? PLACES.slice(1) : PLACES}
+        name={scope.name}
+        ribbon={
+          <Suspense>
+            <HeaderRibbon scope={scope} />
+          </Suspense>
+        }
+      >
         {children}
       </Shell>
     </Document>

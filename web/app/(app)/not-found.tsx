@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
-import { A, H1 } from "@/kit/elements";
 import NextLink from "next/link";
+import { A, H1 } from "@/kit/elements";
 
 export default function NotFound() {
   return (

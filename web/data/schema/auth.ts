@@ -16,7 +16,9 @@ export const session = mysqlTable(
   "session",
   {
     id: uuid("id").primaryKey(),
-    userId: uuid("user_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+    userId: uuid("user_id")
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
     token: varchar("token", { length: 190 }).notNull().unique(),
     expiresAt: instant("expires_at").notNull(),
     ipAddress: varchar("ip_address", { length: 64 }),
@@ -32,7 +34,9 @@ export const account = mysqlTable(
   "account",
   {
     id: uuid("id").primaryKey(),
-    userId: uuid("user_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+    userId: uuid("user_id")
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
     accountId: varchar("account_id", { length: 190 }).notNull(),
     providerId: varchar("provider_id", { length: 60 }).notNull(),
     accessToken: text("access_token"),
@@ -77,8 +81,12 @@ export const member = mysqlTable(
   "member",
   {
     id: uuid("id").primaryKey(),
-    organizationId: uuid("organization_id").notNull().references(() => organization.id, { onDelete: "cascade" }),
-    userId: uuid("user_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+    organizationId: uuid("organization_id")
+      .notNull()
+      .references(() => organization.id, { onDelete: "cascade" }),
+    userId: uuid("user_id")
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
     role: varchar("role", { length: 40 }).notNull(),
     createdAt: instant("created_at").notNull(),
   },
@@ -87,11 +95,15 @@ export const member = mysqlTable(
 
 export const invitation = mysqlTable("invitation", {
   id: uuid("id").primaryKey(),
-  organizationId: uuid("organization_id").notNull().references(() => organization.id, { onDelete: "cascade" }),
+  organizationId: uuid("organization_id")
+    .notNull()
+    .references(() => organization.id, { onDelete: "cascade" }),
   email: varchar("email", { length: 190 }).notNull(),
   role: varchar("role", { length: 40 }),
   status: varchar("status", { length: 40 }).notNull(),
   expiresAt: instant("expires_at").notNull(),
-  inviterId: uuid("inviter_id").notNull().references(() => user.id, { onDelete: "cascade" }),
+  inviterId: uuid("inviter_id")
+    .notNull()
+    .references(() => user.id, { onDelete: "cascade" }),
   createdAt: instant("created_at").notNull(),
 });

@@ -1,13 +1,28 @@
 import type { TankFacts } from "@keel-round/core/tank";
 import type { UnitPreference } from "@keel-round/core/units";
 import type { DailyLimits, WaterSource } from "@keel-round/core/visit";
-import { boolean, double, foreignKey, index, int, json, mysqlEnum, mysqlTable, primaryKey, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import {
+  boolean,
+  double,
+  foreignKey,
+  index,
+  int,
+  json,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { organization, user } from "./auth";
 import { civilDate, instant, uuid } from "./columns";
 
 /** What the firm sets for itself. Its id is the organization's. */
 export const business = mysqlTable("business", {
-  id: uuid("id").primaryKey().references(() => organization.id),
+  id: uuid("id")
+    .primaryKey()
+    .references(() => organization.id),
   name: varchar("name", { length: 120 }).notNull(),
   zone: varchar("zone", { length: 60 }).notNull(),
   phone: varchar("phone", { length: 40 }).notNull(),
@@ -25,7 +40,9 @@ export const client = mysqlTable(
   "client",
   {
     id: uuid("id").notNull(),
-    businessId: uuid("business_id").notNull().references(() => business.id),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
     name: varchar("name", { length: 120 }).notNull(),
     contact: varchar("contact", { length: 120 }).notNull(),
     email: varchar("email", { length: 190 }).notNull(),
@@ -37,7 +54,9 @@ export const person = mysqlTable(
   "person",
   {
     id: uuid("id").notNull(),
-    businessId: uuid("business_id").notNull().references(() => business.id),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
     userId: uuid("user_id").references(() => user.id),
     /** An owner of tanks belongs to a client. */
     clientId: uuid("client_id"),
@@ -52,7 +71,11 @@ export const person = mysqlTable(
     primaryKey({ columns: [t.id] }),
     uniqueIndex("person_business_uq").on(t.businessId, t.id),
     uniqueIndex("person_user_uq").on(t.businessId, t.userId),
-    foreignKey({ name: "person_client_fk", columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
+    foreignKey({
+      name: "person_client_fk",
+      columns: [t.businessId, t.clientId],
+      foreignColumns: [client.businessId, client.id],
+    }),
   ],
 );
 
@@ -79,7 +102,11 @@ export const site = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     uniqueIndex("site_business_uq").on(t.businessId, t.id),
-    foreignKey({ name: "site_client_fk", columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
+    foreignKey({
+      name: "site_client_fk",
+      columns: [t.businessId, t.clientId],
+      foreignColumns: [client.businessId, client.id],
+    }),
   ],
 );
 
@@ -88,7 +115,9 @@ export const source = mysqlTable(
   "source",
   {
     id: uuid("id").notNull(),
-    businessId: uuid("business_id").notNull().references(() => business.id),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
     name: varchar("name", { length: 120 }).notNull(),
     facts: json("facts").$type<Omit<WaterSource, "id" | "name">>().notNull(),
   },
@@ -118,7 +147,11 @@ export const saltBatch = mysqlTable(
     primaryKey({ columns: [t.id] }),
     uniqueIndex("salt_batch_visit_uq").on(t.visitId),
     index("salt_batch_source_ix").on(t.businessId, t.sourceId, t.at),
-    foreignKey({ name: "salt_batch_source_fk", columns: [t.businessId, t.sourceId], foreignColumns: [source.businessId, source.id] }),
+    foreignKey({
+      name: "salt_batch_source_fk",
+      columns: [t.businessId, t.sourceId],
+      foreignColumns: [source.businessId, source.id],
+    }),
   ],
 );
 
@@ -142,8 +175,16 @@ export const tank = mysqlTable(
     uniqueIndex("tank_business_uq").on(t.businessId, t.id),
     index("tank_site_ix").on(t.businessId, t.siteId),
     foreignKey({ name: "tank_site_fk", columns: [t.businessId, t.siteId], foreignColumns: [site.businessId, site.id] }),
-    foreignKey({ name: "tank_source_fk", columns: [t.businessId, t.sourceId], foreignColumns: [source.businessId, source.id] }),
-    foreignKey({ name: "tank_top_up_fk", columns: [t.businessId, t.topUpSourceId], foreignColumns: [source.businessId, source.id] }),
+    foreignKey({
+      name: "tank_source_fk",
+      columns: [t.businessId, t.sourceId],
+      foreignColumns: [source.businessId, source.id],
+    }),
+    foreignKey({
+      name: "tank_top_up_fk",
+      columns: [t.businessId, t.topUpSourceId],
+      foreignColumns: [source.businessId, source.id],
+    }),
   ],
 );
 
@@ -188,6 +229,10 @@ export const deskChange = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     index("desk_change_entity_ix").on(t.businessId, t.entityId, t.at),
-    foreignKey({ name: "desk_change_person_fk", columns: [t.businessId, t.personId], foreignColumns: [person.businessId, person.id] }),
+    foreignKey({
+      name: "desk_change_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
+    }),
   ],
 );

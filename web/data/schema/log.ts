@@ -1,5 +1,20 @@
 import type { Trim } from "@keel-round/core/readings";
-import { boolean, double, foreignKey, index, int, json, mediumtext, mysqlEnum, mysqlTable, primaryKey, text, uniqueIndex, varchar, customType } from "drizzle-orm/mysql-core";
+import {
+  boolean,
+  customType,
+  double,
+  foreignKey,
+  index,
+  int,
+  json,
+  mediumtext,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { business, client, tank } from "./book";
 import { civilDate, instant, uuid } from "./columns";
 import { stop } from "./round";
@@ -29,7 +44,11 @@ export const reading = mysqlTable(
     primaryKey({ columns: [t.id] }),
     index("reading_tank_ix").on(t.businessId, t.tankId, t.takenAt),
     index("reading_visit_ix").on(t.businessId, t.visitId),
-    foreignKey({ name: "reading_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "reading_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -53,7 +72,11 @@ export const waterChange = mysqlTable(
     primaryKey({ columns: [t.id] }),
     uniqueIndex("water_change_visit_uq").on(t.visitId),
     index("water_change_tank_ix").on(t.businessId, t.tankId, t.at),
-    foreignKey({ name: "water_change_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "water_change_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -74,7 +97,11 @@ export const finding = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     index("finding_tank_ix").on(t.businessId, t.tankId, t.state),
-    foreignKey({ name: "finding_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "finding_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -99,7 +126,11 @@ export const stepLog = mysqlTable(
     primaryKey({ columns: [t.id] }),
     index("step_log_tank_ix").on(t.businessId, t.tankId, t.onDate),
     index("step_log_visit_ix").on(t.businessId, t.visitId),
-    foreignKey({ name: "step_log_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "step_log_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -120,7 +151,11 @@ export const levelLog = mysqlTable(
     primaryKey({ columns: [t.id] }),
     uniqueIndex("level_log_visit_uq").on(t.visitId),
     index("level_log_tank_ix").on(t.businessId, t.tankId, t.onDate),
-    foreignKey({ name: "level_log_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "level_log_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -138,7 +173,11 @@ export const tankEvent = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     index("tank_event_tank_ix").on(t.businessId, t.tankId, t.onDate),
-    foreignKey({ name: "tank_event_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "tank_event_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -167,7 +206,11 @@ export const tankStatus = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.tankId] }),
     index("tank_status_trim_ix").on(t.businessId, t.trim),
-    foreignKey({ name: "tank_status_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "tank_status_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -198,8 +241,16 @@ export const letter = mysqlTable(
     uniqueIndex("letter_business_uq").on(t.businessId, t.id),
     uniqueIndex("letter_revision_uq").on(t.stopId, t.clientId, t.revision),
     index("letter_time_ix").on(t.businessId, t.createdAt),
-    foreignKey({ name: "letter_client_fk", columns: [t.businessId, t.clientId], foreignColumns: [client.businessId, client.id] }),
-    foreignKey({ name: "letter_stop_fk", columns: [t.businessId, t.stopId], foreignColumns: [stop.businessId, stop.id] }),
+    foreignKey({
+      name: "letter_client_fk",
+      columns: [t.businessId, t.clientId],
+      foreignColumns: [client.businessId, client.id],
+    }),
+    foreignKey({
+      name: "letter_stop_fk",
+      columns: [t.businessId, t.stopId],
+      foreignColumns: [stop.businessId, stop.id],
+    }),
   ],
 );
 
@@ -208,7 +259,9 @@ export const job = mysqlTable(
   "job",
   {
     id: uuid("id").notNull(),
-    businessId: uuid("business_id").notNull().references(() => business.id),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
     kind: mysqlEnum("kind", ["letter", "mail"]).notNull(),
     payload: json("payload").$type<{ readonly stopId?: string; readonly letterId?: string }>().notNull(),
     runAt: instant("run_at").notNull(),

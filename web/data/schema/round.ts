@@ -1,5 +1,17 @@
 import type { VisitPlan } from "@keel-round/core/visit";
-import { boolean, double, foreignKey, index, int, json, mysqlEnum, mysqlTable, primaryKey, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import {
+  boolean,
+  double,
+  foreignKey,
+  index,
+  int,
+  json,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { person, site, tank } from "./book";
 import { civilDate, instant, uuid } from "./columns";
 
@@ -18,8 +30,16 @@ export const series = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     uniqueIndex("series_business_uq").on(t.businessId, t.id),
-    foreignKey({ name: "series_site_fk", columns: [t.businessId, t.siteId], foreignColumns: [site.businessId, site.id] }),
-    foreignKey({ name: "series_person_fk", columns: [t.businessId, t.personId], foreignColumns: [person.businessId, person.id] }),
+    foreignKey({
+      name: "series_site_fk",
+      columns: [t.businessId, t.siteId],
+      foreignColumns: [site.businessId, site.id],
+    }),
+    foreignKey({
+      name: "series_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
+    }),
   ],
 );
 
@@ -44,8 +64,16 @@ export const stop = mysqlTable(
     index("stop_day_ix").on(t.businessId, t.onDate, t.personId),
     index("stop_site_ix").on(t.businessId, t.siteId, t.onDate),
     foreignKey({ name: "stop_site_fk", columns: [t.businessId, t.siteId], foreignColumns: [site.businessId, site.id] }),
-    foreignKey({ name: "stop_person_fk", columns: [t.businessId, t.personId], foreignColumns: [person.businessId, person.id] }),
-    foreignKey({ name: "stop_series_fk", columns: [t.businessId, t.seriesId], foreignColumns: [series.businessId, series.id] }),
+    foreignKey({
+      name: "stop_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
+    }),
+    foreignKey({
+      name: "stop_series_fk",
+      columns: [t.businessId, t.seriesId],
+      foreignColumns: [series.businessId, series.id],
+    }),
   ],
 );
 
@@ -72,8 +100,16 @@ export const visit = mysqlTable(
     uniqueIndex("visit_business_uq").on(t.businessId, t.id),
     uniqueIndex("visit_stop_uq").on(t.stopId, t.tankId),
     index("visit_tank_ix").on(t.businessId, t.tankId, t.onDate),
-    foreignKey({ name: "visit_stop_fk", columns: [t.businessId, t.stopId], foreignColumns: [stop.businessId, stop.id] }),
-    foreignKey({ name: "visit_tank_fk", columns: [t.businessId, t.tankId], foreignColumns: [tank.businessId, tank.id] }),
+    foreignKey({
+      name: "visit_stop_fk",
+      columns: [t.businessId, t.stopId],
+      foreignColumns: [stop.businessId, stop.id],
+    }),
+    foreignKey({
+      name: "visit_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
   ],
 );
 
@@ -109,7 +145,10 @@ export const operation = mysqlTable(
     primaryKey({ columns: [t.opId] }),
     index("operation_visit_ix").on(t.businessId, t.visitId, t.arrival),
     uniqueIndex("operation_seq_uq").on(t.visitId, t.device, t.seq),
-    foreignKey({ name: "operation_visit_fk", columns: [t.businessId, t.visitId], foreignColumns: [visit.businessId, visit.id] }),
+    foreignKey({
+      name: "operation_visit_fk",
+      columns: [t.businessId, t.visitId],
+      foreignColumns: [visit.businessId, visit.id],
+    }),
   ],
 );
-

@@ -17,7 +17,10 @@ const serwist = new Serwist({
   runtimeCaching: [
     { matcher: ({ url }) => url.pathname.startsWith("/api/"), handler: new NetworkOnly() },
     { matcher: ({ request }) => request.mode === "navigate", handler: new NetworkOnly() },
-    { matcher: ({ url }) => url.pathname.startsWith("/_next/static/") || url.pathname.startsWith("/fonts/"), handler: new NetworkFirst({ cacheName: "statics" }) },
+    {
+      matcher: ({ url }) => url.pathname.startsWith("/_next/static/") || url.pathname.startsWith("/fonts/"),
+      handler: new NetworkFirst({ cacheName: "statics" }),
+    },
   ],
   fallbacks: { entries: [{ url: "/day", matcher: ({ request }) => request.destination === "document" }] },
 });

@@ -1,6 +1,6 @@
 "use client";
 
-import { usePathname, useRouter } from "next/navigation";
+import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import { tinykeys } from "tinykeys";
 
@@ -10,12 +10,13 @@ const PLACES: readonly [keys: string, href: string][] = [
   ["g l", "/letters"],
 ];
 
-const typing = (event: KeyboardEvent) => event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName));
+const typing = (event: KeyboardEvent) =>
+  event.target instanceof HTMLElement &&
+  (event.target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName));
 
 /** Moves between stops, days and workings by key. What a key does is found in the page by its data attribute. */
 export function Keys() {
   const router = useRouter();
-  const path = usePathname();
   useEffect(() => {
     const press = (attribute: string) => (event: KeyboardEvent) => {
       if (typing(event)) return;
@@ -48,8 +49,10 @@ export function Keys() {
       r: press("new-reading"),
       "/": press("find"),
       "?": press("keys"),
-      ...Object.fromEntries(PLACES.map(([keys, href]) => [keys, (event: KeyboardEvent) => !typing(event) && router.push(href)])),
+      ...Object.fromEntries(
+        PLACES.map(([keys, href]) => [keys, (event: KeyboardEvent) => !typing(event) && router.push(href)]),
+      ),
     });
-  }, [router, path]);
+  }, [router]);
   return null;
 }

@@ -1,9 +1,14 @@
 "use client";
 
 import NextLink from "next/link";
-import { A } from "@/kit/elements";
 import { usePathname } from "next/navigation";
-import type { Place } from "./Shell";
+import { A } from "@/kit/elements";
+
+/** A place in the navigation. Only places that work are in it. */
+export interface Place {
+  readonly name: string;
+  readonly href: string;
+}
 
 /** A place's link; the one that is open is marked by more than its colour. */
 export function NavLink({ place }: { place: Place }) {

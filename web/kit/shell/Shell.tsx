@@ -1,15 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { A, Header, KeyCap, Main, Nav, Path, Svg } from "@/kit/elements";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
+import { A, Header, KeyCap, Main, Nav, Path, Svg } from "@/kit/elements";
 import { Keys } from "./Keys";
-import { NavLink } from "./NavLink";
-
-/** A place in the navigation. Only places that work are in it. */
-export interface Place {
-  readonly name: string;
-  readonly href: string;
-}
+import { NavLink, type Place } from "./NavLink";
 
 /** The keel and the name. */
 export function Brand() {
@@ -25,14 +19,38 @@ export function Brand() {
 }
 
 /** Header with today's ribbon, places at the side or, on a phone, at the thumb. */
-export function Shell({ places, ribbon, name, children }: { places: readonly Place[]; ribbon: ReactNode; name: string; children: ReactNode }) {
+export function Shell({
+  places,
+  ribbon,
+  name,
+  children,
+}: {
+  places: readonly Place[];
+  ribbon: ReactNode;
+  name: string;
+  children: ReactNode;
+}) {
   return (
     <Box minH="100dvh">
       <Keys />
-      <A href="#main" position="absolute" left="-999px" _focus={{ left: "8px", top: "8px", bg: "sheet", zIndex: 20, p: "8px" }}>
+      <A
+        href="#main"
+        position="absolute"
+        left="-999px"
+        _focus={{ left: "8px", top: "8px", bg: "sheet", zIndex: 20, p: "8px" }}
+      >
         To the page
       </A>
-      <Header h="54px" display="flex" alignItems="center" gap="24px" px={{ base: "14px", md: "24px" }} borderBottomWidth="1px" borderColor="rule" bg="sheet">
+      <Header
+        h="54px"
+        display="flex"
+        alignItems="center"
+        gap="24px"
+        px={{ base: "14px", md: "24px" }}
+        borderBottomWidth="1px"
+        borderColor="rule"
+        bg="sheet"
+      >
         <A asChild textDecoration="none" w={{ md: "150px" }}>
           <NextLink href="/round">
             <Brand />
@@ -84,7 +102,17 @@ export function Shell({ places, ribbon, name, children }: { places: readonly Pla
 /** A key as it is printed. */
 export function Kbd({ children }: { children: ReactNode }) {
   return (
-    <KeyCap fontFamily="mono" fontSize="12px" borderWidth="1px" borderBottomWidth="2px" borderColor="ruleStrong" px="6px" rounded="s" color="soft" bg="sheet">
+    <KeyCap
+      fontFamily="mono"
+      fontSize="12px"
+      borderWidth="1px"
+      borderBottomWidth="2px"
+      borderColor="ruleStrong"
+      px="6px"
+      rounded="s"
+      color="soft"
+      bg="sheet"
+    >
       {children}
     </KeyCap>
   );

@@ -40,7 +40,14 @@ export function UiProvider({ nonce, children }: { nonce?: string; children: Reac
       const style = cache.inserted[name];
       if (typeof style !== "string") continue;
       if (global)
-        globals.push(<style key={name} nonce={nonce} data-emotion={`${cache.key}-global ${name}`} dangerouslySetInnerHTML={{ __html: style }} />);
+        globals.push(
+          <style
+            key={name}
+            nonce={nonce}
+            data-emotion={`${cache.key}-global ${name}`}
+            dangerouslySetInnerHTML={{ __html: style }}
+          />,
+        );
       else {
         css += style;
         names += ` ${name}`;

@@ -5,17 +5,30 @@ const both = (light: string, dark: string) => ({ value: { _light: light, _dark: 
 /** The tokens of the look. Water blue is for quantities of water only; coralline is the one colour of action. */
 const config = defineConfig({
   cssVarsPrefix: "kr",
+  preflight: true,
   globalCss: {
-    "html, body": { bg: "ground", color: "ink", fontFamily: "body", fontSize: "15px", lineHeight: 1.4, minHeight: "100dvh" },
-    "*": { boxSizing: "border-box", margin: 0, "@media (prefers-reduced-motion: reduce)": { transition: "none !important", animation: "none !important" } },
-    "a": { color: "inherit" },
+    "html, body": {
+      bg: "ground",
+      color: "ink",
+      fontFamily: "body",
+      fontSize: "15px",
+      lineHeight: 1.4,
+      minHeight: "100dvh",
+    },
+    "*": {
+      boxSizing: "border-box",
+      margin: 0,
+      "@media (prefers-reduced-motion: reduce)": { transition: "none !important", animation: "none !important" },
+    },
+    a: { color: "inherit" },
     ":focus-visible": { outline: "2px solid var(--kr-colors-coralline)", outlineOffset: "2px" },
     "svg text": { fontFamily: "body" },
     "svg .num": { fontFamily: "mono" },
-    "summary": { cursor: "pointer" },
+    summary: { cursor: "pointer" },
     "button, input, select, textarea": { font: "inherit", color: "inherit" },
   },
   theme: {
+    breakpoints: { sm: "480px", md: "760px", lg: "1040px", xl: "1180px" },
     tokens: {
       fonts: {
         body: { value: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif" },

@@ -1,15 +1,18 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { Form, H1 } from "@/kit/elements";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 import { FieldRow, GoButton, Notice, TextInput } from "@/kit/controls";
+import { Form, H1 } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
 
-const Credentials = z.object({ email: z.email("Enter an e-mail address, such as name@firm.example."), password: z.string().min(1, "Enter your password.") });
+const Credentials = z.object({
+  email: z.email("Enter an e-mail address, such as name@firm.example."),
+  password: z.string().min(1, "Enter your password."),
+});
 type Credentials = z.infer<typeof Credentials>;
 
 const SENTENCE: Record<number, string> = {
@@ -24,7 +27,11 @@ export function SignIn() {
   const submit = handleSubmit(async (form) => {
     setProblem(null);
     try {
-      const response = await fetch("/api/auth/sign-in/email", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(form) });
+      const response = await fetch("/api/auth/sign-in/email", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(form),
+      });
       if (response.ok) window.location.assign("/");
       else setProblem(SENTENCE[response.status] ?? `The sign-in answered ${response.status}. Try again in a moment.`);
     } catch {
@@ -40,10 +47,20 @@ export function SignIn() {
         </H1>
         <Form onSubmit={submit} noValidate>
           <FieldRow label="E-mail" error={formState.errors.email?.message}>
-            <TextInput type="email" autoComplete="username" {...register("email")} aria-invalid={formState.errors.email ? true : undefined} />
+            <TextInput
+              type="email"
+              autoComplete="username"
+              {...register("email")}
+              aria-invalid={formState.errors.email ? true : undefined}
+            />
           </FieldRow>
           <FieldRow label="Password" error={formState.errors.password?.message}>
-            <TextInput type="password" autoComplete="current-password" {...register("password")} aria-invalid={formState.errors.password ? true : undefined} />
+            <TextInput
+              type="password"
+              autoComplete="current-password"
+              {...register("password")}
+              aria-invalid={formState.errors.password ? true : undefined}
+            />
           </FieldRow>
           {problem && (
             <Box role="alert" mb="12px">

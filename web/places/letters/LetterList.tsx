@@ -1,8 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { A, B, Details, Pre, Span, Summary, Table } from "@/kit/elements";
 import NextLink from "next/link";
-import { Cell } from "@/kit/table";
 import { PageHead, SubHead } from "@/kit/controls";
+import { A, B, Details, Pre, Span, Summary, Table } from "@/kit/elements";
+import { Cell } from "@/kit/table";
 import type { OutboxMail } from "./outbox";
 
 interface LetterLine {
@@ -19,11 +19,20 @@ interface LetterLine {
 
 /** "14:05, 25 Nov" of an instant in the business's zone. */
 export function moment(at: Date, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", day: "numeric", month: "short", timeZone: zone }).format(at);
+  return new Intl.DateTimeFormat("en-GB", {
+    hour: "2-digit",
+    minute: "2-digit",
+    day: "numeric",
+    month: "short",
+    timeZone: zone,
+  }).format(at);
 }
 
 /** Where a letter is on its way, in words. */
-export function letterState(l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedAt" | "sendError">, zone: string): { readonly text: string; readonly colour: string } {
+export function letterState(
+  l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedAt" | "sendError">,
+  zone: string,
+): { readonly text: string; readonly colour: string } {
   if (l.openedAt) return { text: `opened ${moment(l.openedAt, zone)}`, colour: "ink" };
   if (l.sentAt) return { text: `sent ${moment(l.sentAt, zone)}`, colour: "ink" };
   if (l.sendError) return { text: `not sent yet: ${l.sendError}`, colour: "vermilion" };
@@ -32,11 +41,30 @@ export function letterState(l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedA
 }
 
 /** Letters that owners get, newest first, and what the mail server took. */
-export function LetterList({ letters, outbox, zone, owner }: { letters: readonly LetterLine[]; outbox: readonly OutboxMail[] | null; zone: string; owner: boolean }) {
+export function LetterList({
+  letters,
+  outbox,
+  zone,
+  owner,
+}: {
+  letters: readonly LetterLine[];
+  outbox: readonly OutboxMail[] | null;
+  zone: string;
+  owner: boolean;
+}) {
   const waiting = letters.filter((l) => !l.queuedAt).length;
   return (
     <Box>
-      <PageHead title="Letters" facts={letters.length === 0 ? "" : owner ? `${letters.length} letters` : `${letters.length} letters, ${waiting} to be read and sent`} />
+      <PageHead
+        title="Letters"
+        facts={
+          letters.length === 0
+            ? ""
+            : owner
+              ? `${letters.length} letters`
+              : `${letters.length} letters, ${waiting} to be read and sent`
+        }
+      />
       {letters.length === 0 ? (
         <Box mt="24px" color="soft" maxW="60ch">
           A letter is made when the last visit of a stop is closed. It waits here to be read before it is sent.
@@ -72,8 +100,16 @@ export function LetterList({ letters, outbox, zone, owner }: { letters: readonly
       {!owner && (
         <Box mt="30px" id="outbox">
           <SubHead>Outbox of the mail server</SubHead>
-          {outbox === null && <Box py="10px" color="vermilion">The mail server's outbox does not answer. Letters stay queued and are tried again.</Box>}
-          {outbox?.length === 0 && <Box py="10px" color="soft">Nothing was sent yet.</Box>}
+          {outbox === null && (
+            <Box py="10px" color="vermilion">
+              The mail server's outbox does not answer. Letters stay queued and are tried again.
+            </Box>
+          )}
+          {outbox?.length === 0 && (
+            <Box py="10px" color="soft">
+              Nothing was sent yet.
+            </Box>
+          )}
           {outbox?.map((m) => (
             <Details key={m.id} borderBottomWidth="1px" borderColor="rule" py="7px" fontSize="14px">
               <Summary>
@@ -81,7 +117,9 @@ export function LetterList({ letters, outbox, zone, owner }: { letters: readonly
                   <Span color="soft">{moment(new Date(m.receivedAt), zone)}</Span>
                   <span>{m.to}</span>
                   <B fontWeight="560">{m.subject}</B>
-                  <Span color="soft">{m.attachments.map((a) => `${a.filename}, ${Math.round(a.bytes / 1024)} kB`).join("; ")}</Span>
+                  <Span color="soft">
+                    {m.attachments.map((a) => `${a.filename}, ${Math.round(a.bytes / 1024)} kB`).join("; ")}
+                  </Span>
                 </Flex>
               </Summary>
               <Pre whiteSpace="pre-wrap" fontFamily="body" color="soft" p="8px" maxW="76ch">

@@ -1,11 +1,18 @@
 import { Box } from "@chakra-ui/react";
-import { Iframe } from "@/kit/elements";
 import { PageHead, QuietButton } from "@/kit/controls";
+import { Iframe } from "@/kit/elements";
 import { letterState } from "./LetterList";
 import { SendButton } from "./SendButton";
 
 interface LetterViewProps {
-  readonly letter: { readonly id: string; readonly subject: string; readonly queuedAt: Date | null; readonly sentAt: Date | null; readonly openedAt: Date | null; readonly sendError: string | null };
+  readonly letter: {
+    readonly id: string;
+    readonly subject: string;
+    readonly queuedAt: Date | null;
+    readonly sentAt: Date | null;
+    readonly openedAt: Date | null;
+    readonly sendError: string | null;
+  };
   readonly token: string;
   readonly zone: string;
   readonly owner: boolean;
@@ -32,7 +39,18 @@ export function LetterView({ letter, token, zone, owner }: LetterViewProps) {
           </>
         }
       />
-      <Iframe title={letter.subject} src={`/letter/${token}?preview=1`} w="100%" maxW="820px" h="1080px" mt="16px" borderWidth="1px" borderColor="ruleStrong" bg="sheet" display="block" />
+      <Iframe
+        title={letter.subject}
+        src={`/letter/${token}?preview=1`}
+        w="100%"
+        maxW="820px"
+        h="1080px"
+        mt="16px"
+        borderWidth="1px"
+        borderColor="ruleStrong"
+        bg="sheet"
+        display="block"
+      />
     </Box>
   );
 }

@@ -2,7 +2,8 @@
 export function letterHeaders(contentType: string): Record<string, string> {
   return {
     "content-type": contentType,
-    "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'; font-src 'self'; img-src 'self' data:; frame-ancestors 'self'; base-uri 'none'; form-action 'none'",
+    "content-security-policy":
+      "default-src 'none'; style-src 'unsafe-inline'; font-src 'self'; img-src 'self' data:; frame-ancestors 'self'; base-uri 'none'; form-action 'none'",
     "referrer-policy": "no-referrer",
     "x-robots-tag": "noindex, nofollow",
     "cache-control": "private, no-store",
@@ -11,5 +12,8 @@ export function letterHeaders(contentType: string): Record<string, string> {
 
 /** A wrong or revoked link. */
 export function noSuchLetter(): Response {
-  return new Response("There is no letter at this address. It may have been replaced; ask for a new link.", { status: 404, headers: letterHeaders("text/plain; charset=utf-8") });
+  return new Response("There is no letter at this address. It may have been replaced; ask for a new link.", {
+    status: 404,
+    headers: letterHeaders("text/plain; charset=utf-8"),
+  });
 }

@@ -1,17 +1,19 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { Dd, Dl, Dt } from "@/kit/elements";
 import type { UnitPreference } from "@keel-round/core/units";
+import { useRouter } from "next/navigation";
 import { useTheme } from "next-themes";
 import { useEffect, useState } from "react";
-import { useRouter } from "next/navigation";
 import { forgetDevice, pendingCount } from "@/device/account";
 import { Choice, FieldRow, Notice, PageHead, QuietButton, SubHead } from "@/kit/controls";
+import { Dd, Dl, Dt } from "@/kit/elements";
 import { Kbd } from "@/kit/shell/Shell";
 import { saveUnitsAction } from "./actions";
 
-const OPTIONS: { readonly [K in keyof UnitPreference]: { readonly label: string; readonly values: readonly UnitPreference[K][] } } = {
+const OPTIONS: {
+  readonly [K in keyof UnitPreference]: { readonly label: string; readonly values: readonly UnitPreference[K][] };
+} = {
   volume: { label: "Volume", values: ["L", "US gal", "imp gal"] },
   length: { label: "Length", values: ["cm", "in"] },
   temperature: { label: "Temperature", values: ["°C", "°F"] },
@@ -30,7 +32,17 @@ const KEYS: readonly [string, string][] = [
 ];
 
 /** What belongs to the person: units, light or dim room, keys, sign-out. */
-export function Me({ name, role, business, units }: { name: string; role: string; business: string; units: UnitPreference }) {
+export function Me({
+  name,
+  role,
+  business,
+  units,
+}: {
+  name: string;
+  role: string;
+  business: string;
+  units: UnitPreference;
+}) {
   const router = useRouter();
   const { theme, setTheme } = useTheme();
   const [mounted, setMounted] = useState(false);
@@ -52,10 +64,21 @@ export function Me({ name, role, business, units }: { name: string; role: string
   };
   return (
     <Box>
-      <PageHead title={name} facts={`${role}, ${business}`} actions={<QuietButton type="button" onClick={signOut}>Sign out</QuietButton>} />
+      <PageHead
+        title={name}
+        facts={`${role}, ${business}`}
+        actions={
+          <QuietButton type="button" onClick={signOut}>
+            Sign out
+          </QuietButton>
+        }
+      />
       {waiting > 0 && (
         <Box mt="12px">
-          <Notice tone="care">{waiting} entries of visits are still kept on this device only. They stay through a sign-out and go up when you sign in here again.</Notice>
+          <Notice tone="care">
+            {waiting} entries of visits are still kept on this device only. They stay through a sign-out and go up when
+            you sign in here again.
+          </Notice>
         </Box>
       )}
       <Flex gap="48px" mt="18px" wrap="wrap" align="flex-start">

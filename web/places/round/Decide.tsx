@@ -1,8 +1,8 @@
 import { Box } from "@chakra-ui/react";
-import { B, Span } from "@/kit/elements";
 import type { Remedy } from "@keel-round/core/round";
 import type { Round } from "@/data/round";
 import { SubHead } from "@/kit/controls";
+import { B, Span } from "@/kit/elements";
 import { clock, duration } from "@/kit/words";
 import { RemedyButton } from "./RemedyButton";
 
@@ -23,21 +23,41 @@ export function Decide({ round, date, today }: { round: Round; date: string; tod
             {day.remedies.map((r) => (
               <Box key={r.kind} mt="8px">
                 {remedyText(r)}
-                {date >= today && r.kind !== "mix-on-site" && <RemedyButton kind={r.kind} stopId={r.stopId} date={date} />}
+                {date >= today && r.kind !== "mix-on-site" && (
+                  <RemedyButton kind={r.kind} stopId={r.stopId} date={date} />
+                )}
               </Box>
             ))}
           </>
         ),
     });
   for (const s of round.stops.filter((x) => x.refillAfter))
-    items.push({ key: `refill-${s.id}`, title: `Refill at base after ${s.site.name}.`, body: <RemedyButton kind="no-refill" stopId={s.id} date={date} /> });
-  if (day.overtimeMinutes > 1) items.push({ key: "late", title: `The day runs ${duration(day.overtimeMinutes)} past its end.`, body: `Home at ${clock(day.homeAt)}. A steady tank may slip to another day.` });
+    items.push({
+      key: `refill-${s.id}`,
+      title: `Refill at base after ${s.site.name}.`,
+      body: <RemedyButton kind="no-refill" stopId={s.id} date={date} />,
+    });
+  if (day.overtimeMinutes > 1)
+    items.push({
+      key: "late",
+      title: `The day runs ${duration(day.overtimeMinutes)} past its end.`,
+      body: `Home at ${clock(day.homeAt)}. A steady tank may slip to another day.`,
+    });
   for (const t of day.stops.filter((s) => s.lateMinutes > 0.5))
-    items.push({ key: t.stop.id, title: `${t.stop.name} ends ${duration(t.lateMinutes)} after its window.`, body: "Agree on a later end, shorten the visit, or move the stop." });
+    items.push({
+      key: t.stop.id,
+      title: `${t.stop.name} ends ${duration(t.lateMinutes)} after its window.`,
+      body: "Agree on a later end, shorten the visit, or move the stop.",
+    });
   for (const s of round.stops)
     for (const t of s.tanks) {
       const { decision } = t.plan.water;
-      if (t.visitState === "planned" && (decision === "forbid" || decision === "unknown")) items.push({ key: t.visitId, title: `${t.tank.name} at ${s.site.name}: ${decision === "forbid" ? "do not change water" : "measure first"}.`, body: "The stop says why." });
+      if (t.visitState === "planned" && (decision === "forbid" || decision === "unknown"))
+        items.push({
+          key: t.visitId,
+          title: `${t.tank.name} at ${s.site.name}: ${decision === "forbid" ? "do not change water" : "measure first"}.`,
+          body: "The stop says why.",
+        });
     }
   return (
     <Box w={{ base: "100%", lg: "250px" }} flexShrink={0} mt="10px">
@@ -58,7 +78,12 @@ export function Decide({ round, date, today }: { round: Round; date: string; tod
 
 function remedyText(r: Remedy): string {
   const after = `${Math.round(r.peakKg)} kg${r.fits ? "" : ", still too much"}`;
-  const time = r.extraMinutes > 0 ? `, ${duration(r.extraMinutes)} more` : r.extraMinutes < 0 ? `, ${duration(-r.extraMinutes)} less` : "";
+  const time =
+    r.extraMinutes > 0
+      ? `, ${duration(r.extraMinutes)} more`
+      : r.extraMinutes < 0
+        ? `, ${duration(-r.extraMinutes)} less`
+        : "";
   if (r.kind === "refill") return `Refill at base after ${r.stopName}: ${after}${time}.`;
   if (r.kind === "mix-on-site") return `Mix the salt at ${r.stopName}: ${after}${time}.`;
   return `${r.stopName} on another day, it is steady: ${after}${time}.`;

@@ -1,5 +1,5 @@
-import { SmallRibbon } from "@/kit/DayRibbon";
 import type { Scope } from "@/data/scope";
+import { SmallRibbon } from "@/kit/DayRibbon";
 import { nowIn, roundOf, whoseRound } from "./queries";
 import { ribbonStops } from "./ribbonStops";
 

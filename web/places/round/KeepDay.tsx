@@ -1,10 +1,10 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { Div } from "@/kit/elements";
 import { registerWorker } from "@/device/register";
 import { setCurrentPerson } from "@/device/store";
 import { fetchDay, sendKept } from "@/device/sync";
+import { Div } from "@/kit/elements";
 
 /** Keeps the day on this device, so that its visits can be done without a network. */
 export function KeepDay({ date, personId }: { date: string; personId: string }) {

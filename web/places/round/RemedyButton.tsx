@@ -15,7 +15,10 @@ export function RemedyButton({ kind, stopId, date }: { kind: keyof typeof LABEL;
   const [busy, setBusy] = useState(false);
   const act = async () => {
     setBusy(true);
-    const result = kind === "other-day" ? await moveStopAction({ stopId, to: addDays(date, 1) }) : await refillAction({ stopId, refillAfter: kind === "refill" });
+    const result =
+      kind === "other-day"
+        ? await moveStopAction({ stopId, to: addDays(date, 1) })
+        : await refillAction({ stopId, refillAfter: kind === "refill" });
     setBusy(false);
     setProblem(result.ok ? null : result.message);
     if (result.ok) router.refresh();

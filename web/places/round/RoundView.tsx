@@ -1,5 +1,4 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { A, Form, Span } from "@/kit/elements";
 import { addDays, daysBetween } from "@keel-round/core/calendar";
 import { longDate } from "@keel-round/core/letter";
 import type { TimedStop } from "@keel-round/core/round";
@@ -10,6 +9,7 @@ import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
 import { Choice, GoButton, PageHead, QuietButton } from "@/kit/controls";
 import { DayRibbon } from "@/kit/DayRibbon";
+import { A, Form, Span } from "@/kit/elements";
 import { Kbd } from "@/kit/shell/Shell";
 import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
 import { clock, duration } from "@/kit/words";
@@ -85,14 +85,21 @@ export function RoundView({ scope, round, date, now, people }: RoundViewProps) {
           </>
         }
       />
-      {round.person.id === scope.personId && daysBetween(now.date, date) >= 0 && daysBetween(now.date, date) <= 1 && <KeepDay date={date} personId={scope.personId} />}
+      {round.person.id === scope.personId && daysBetween(now.date, date) >= 0 && daysBetween(now.date, date) <= 1 && (
+        <KeepDay date={date} personId={scope.personId} />
+      )}
       {stops.length === 0 ? (
         <Nothing date={date} laidOutTo={round.laidOutTo} />
       ) : (
         <>
           <Box mt="14px" overflowX="auto">
             <Box minW="720px">
-              <DayRibbon day={day} stops={ribbonStops(round)} vanKg={round.person.vanKg} nowMinute={date === now.date ? now.minute : null} />
+              <DayRibbon
+                day={day}
+                stops={ribbonStops(round)}
+                vanKg={round.person.vanKg}
+                nowMinute={date === now.date ? now.minute : null}
+              />
             </Box>
           </Box>
           <Flex gap="28px" mt="6px" direction={{ base: "column", lg: "row" }}>
@@ -114,7 +121,9 @@ function Nothing({ date, laidOutTo }: { date: string; laidOutTo: string | null }
   const beyond = laidOutTo !== null && date > laidOutTo;
   return (
     <Box mt="32px" color="soft" maxW="60ch">
-      {beyond ? `The round is laid out to ${longDate(laidOutTo)}. Later days fill as they come nearer.` : "No stops on this day. Recurring visits appear here by themselves; a stop can be moved here from another day."}
+      {beyond
+        ? `The round is laid out to ${longDate(laidOutTo)}. Later days fill as they come nearer.`
+        : "No stops on this day. Recurring visits appear here by themselves; a stop can be moved here from another day."}
     </Box>
   );
 }
@@ -125,10 +134,13 @@ function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; sc
   return (
     <Box id={`stop-${stop.id}`} borderBottomWidth="1px" borderColor="rule" py="8px" color={closed ? "faint" : "ink"}>
       <Flex gap="12px" align="baseline" wrap={{ base: "wrap", md: "nowrap" }}>
-        <Span fontFamily="mono" w="52px" flexShrink={0}>
+        <Box fontFamily="mono" w="84px" flexShrink={0}>
           {clock(timed.start)}
-        </Span>
-        <Box w={{ base: "auto", md: "190px" }} flexShrink={0}>
+          <Box fontSize="12px" color="faint" whiteSpace="nowrap">
+            {duration(timed.stop.minutes)}
+          </Box>
+        </Box>
+        <Box w={{ base: "auto", md: "172px" }} flexShrink={0}>
           <A asChild fontWeight="620" textDecoration="none" _hover={{ textDecoration: "underline" }}>
             <NextLink href={`/stops/${stop.id}`} data-row="">
               {stop.site.name}
@@ -149,9 +161,6 @@ function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; sc
             <TankLine key={t.visitId} of={t} closed={t.visitState === "closed"} scope={scope} />
           ))}
         </Box>
-        <Box w="66px" textAlign="right" flexShrink={0} fontFamily="mono" fontSize="13.5px" color="soft">
-          {duration(timed.stop.minutes)}
-        </Box>
       </Flex>
     </Box>
   );
@@ -161,19 +170,38 @@ function TankLine({ of, closed, scope }: { of: RoundTank; closed: boolean; scope
   const trim = of.status?.trim ?? "unknown";
   return (
     <Flex gap="12px" align="baseline" wrap={{ base: "wrap", md: "nowrap" }} pb="2px">
-      <Box w="176px" flexShrink={0}>
+      <Box w="180px" flexShrink={0}>
         {of.tank.name}{" "}
         <Span color="faint" fontSize="13px">
           {of.status?.systemL ?? ""} L {shortKind(of.tank.kind)}
         </Span>
       </Box>
-      <Box w="112px" flexShrink={0}>
-        {closed ? "closed" : of.visitState === "open" ? <Span color="coralline" fontWeight="600">under way</Span> : <TrimMark state={trim} />}
+      <Box w="106px" flexShrink={0}>
+        {closed ? (
+          "closed"
+        ) : of.visitState === "open" ? (
+          <Span color="coralline" fontWeight="600">
+            under way
+          </Span>
+        ) : (
+          <TrimMark state={trim} />
+        )}
       </Box>
-      <Box w="62px" textAlign="right" fontFamily="mono" flexShrink={0} color={of.plan.water.litres.value > 0 ? "inherit" : "faint"}>
+      <Box
+        w="62px"
+        textAlign="right"
+        fontFamily="mono"
+        flexShrink={0}
+        color={of.plan.water.litres.value > 0 ? "inherit" : "faint"}
+      >
         {litresText(of.plan.water.litres.value, scope.units)}
       </Box>
-      <Box flex="1" minW="0" color={closed ? "inherit" : TRIM_COLOUR[trim === "steady" || trim === "unknown" ? "unknown" : trim]} fontSize="14px">
+      <Box
+        flex="1"
+        minW="0"
+        color={closed ? "inherit" : TRIM_COLOUR[trim === "steady" || trim === "unknown" ? "unknown" : trim]}
+        fontSize="14px"
+      >
         {whatMatters(of, scope)}
       </Box>
     </Flex>
@@ -185,12 +213,13 @@ const shortKind = (kind: string) => kindFacts[kind as TankKind].label.split(",")
 /** The one thing to know of a tank today. */
 function whatMatters(of: RoundTank, scope: Scope): string {
   const { plan, input, status } = of;
-  if (input.site.hygieneLast) return `kept last: under treatment, own kit${plan.water.decision === "postpone" ? ", no change yet" : ""}`;
-  if (plan.water.decision === "forbid" || plan.water.decision === "unknown") return plan.water.reasons[0] ? waterSentence(plan.water.reasons[0], scope.units) : "";
+  if (input.site.hygieneLast)
+    return `kept last: under treatment, own kit${plan.water.decision === "postpone" ? ", no change yet" : ""}`;
+  if (plan.water.decision === "forbid" || plan.water.decision === "unknown")
+    return plan.water.reasons[0] ? waterSentence(plan.water.reasons[0], scope.units) : "";
   const reason = status?.why.reason;
   if (reason) return trimSentence(reason, scope.units);
   if (input.findings[0]) return input.findings[0].text;
   if (plan.water.binding) return limitSentence(plan.water.binding, scope.units);
   return "as planned";
 }
-

@@ -1,6 +1,6 @@
 import { civilOf } from "@keel-round/core/calendar";
 import { cache } from "react";
-import { type Round, loadRound, technicians } from "@/data/round";
+import { loadRound, type Round, technicians } from "@/data/round";
 import type { Scope } from "@/data/scope";
 
 /** Today in the business's zone, and the minute of its day. */
@@ -18,7 +18,10 @@ export function roundOf(scope: Scope, personId: string, on: string): Promise<Rou
 const techniciansOnce = cache((scope: Scope) => technicians(scope));
 
 /** Whose round is shown: a technician's own, or the one the office chose. */
-export async function whoseRound(scope: Scope, wanted?: string): Promise<{ readonly personId: string | null; readonly people: readonly { id: string; name: string }[] }> {
+export async function whoseRound(
+  scope: Scope,
+  wanted?: string,
+): Promise<{ readonly personId: string | null; readonly people: readonly { id: string; name: string }[] }> {
   const people = await techniciansOnce(scope);
   if (wanted && people.some((p) => p.id === wanted)) return { personId: wanted, people };
   if (people.some((p) => p.id === scope.personId)) return { personId: scope.personId, people };

@@ -1,12 +1,12 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { Form, Label, Span } from "@/kit/elements";
 import type { Schools } from "@keel-round/core/tank";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { Choice, FieldRow, GoButton, Notice, SubHead, TextInput } from "@/kit/controls";
+import { Form, Label, Span } from "@/kit/elements";
 import { saveTankAction } from "./actions";
 
 interface SettingsProps {
@@ -15,22 +15,104 @@ interface SettingsProps {
   readonly schools: Schools;
   readonly runningLevelCm: number;
   readonly hasSump: boolean;
-  readonly jobs: readonly { readonly code: string; readonly name: string; readonly everyDays: number; readonly active: boolean }[];
+  readonly jobs: readonly {
+    readonly code: string;
+    readonly name: string;
+    readonly everyDays: number;
+    readonly active: boolean;
+  }[];
 }
 
 /** Each school in a sentence, where practitioners disagree. */
-const SCHOOLS: readonly { field: keyof Omit<Schools, "share">; label: string; options: readonly [value: string, sentence: string][] }[] = [
-  { field: "policy", label: "How much", options: [["fixed-share", "The same share each visit"], ["test-led", "Only when a reading asks for it"], ["reset", "A large share at once"], ["continuous", "In and out together"]] },
-  { field: "how", label: "How it is changed", options: [["drain-then-fill", "Drain, then fill"], ["in-and-out", "In and out together, nothing in air"], ["from-sump", "From the sump, display untouched"], ["animals-out", "Animals moved out first"]] },
-  { field: "feeding", label: "Feeding", options: [["before", "A little before the change"], ["after", "Sparingly after it"], ["by-owner", "By the owner only"]] },
-  { field: "pumpsAtSiphon", label: "Pumps while the siphon starts", options: [["on", "On: the sump falls first"], ["off", "Off"]] },
-  { field: "panels", label: "Panes", options: [["all", "All"], ["viewing", "Viewing panes only"], ["leave-one", "Leave one for grazers"]] },
-  { field: "substrate", label: "Bed", options: [["whole", "Whole each change"], ["sectors", "Sectors in turn"], ["surface", "Surface only"], ["never", "Never"], ["bare", "Bare floor"]] },
-  { field: "heater", label: "Heater during a change", options: [["off", "Off and cooled"], ["lowered", "Lowered under the mark"], ["in-sump", "In the sump"], ["none", "No heater"]] },
-  { field: "outside", label: "Outside glass", options: [["water", "Water only"], ["vinegar", "Dilute vinegar"], ["cleaner", "Safe cleaner on the cloth"]] },
+const SCHOOLS: readonly {
+  field: keyof Omit<Schools, "share">;
+  label: string;
+  options: readonly [value: string, sentence: string][];
+}[] = [
+  {
+    field: "policy",
+    label: "How much",
+    options: [
+      ["fixed-share", "The same share each visit"],
+      ["test-led", "Only when a reading asks for it"],
+      ["reset", "A large share at once"],
+      ["continuous", "In and out together"],
+    ],
+  },
+  {
+    field: "how",
+    label: "How it is changed",
+    options: [
+      ["drain-then-fill", "Drain, then fill"],
+      ["in-and-out", "In and out together, nothing in air"],
+      ["from-sump", "From the sump, display untouched"],
+      ["animals-out", "Animals moved out first"],
+    ],
+  },
+  {
+    field: "feeding",
+    label: "Feeding",
+    options: [
+      ["before", "A little before the change"],
+      ["after", "Sparingly after it"],
+      ["by-owner", "By the owner only"],
+    ],
+  },
+  {
+    field: "pumpsAtSiphon",
+    label: "Pumps while the siphon starts",
+    options: [
+      ["on", "On: the sump falls first"],
+      ["off", "Off"],
+    ],
+  },
+  {
+    field: "panels",
+    label: "Panes",
+    options: [
+      ["all", "All"],
+      ["viewing", "Viewing panes only"],
+      ["leave-one", "Leave one for grazers"],
+    ],
+  },
+  {
+    field: "substrate",
+    label: "Bed",
+    options: [
+      ["whole", "Whole each change"],
+      ["sectors", "Sectors in turn"],
+      ["surface", "Surface only"],
+      ["never", "Never"],
+      ["bare", "Bare floor"],
+    ],
+  },
+  {
+    field: "heater",
+    label: "Heater during a change",
+    options: [
+      ["off", "Off and cooled"],
+      ["lowered", "Lowered under the mark"],
+      ["in-sump", "In the sump"],
+      ["none", "No heater"],
+    ],
+  },
+  {
+    field: "outside",
+    label: "Outside glass",
+    options: [
+      ["water", "Water only"],
+      ["vinegar", "Dilute vinegar"],
+      ["cleaner", "Safe cleaner on the cloth"],
+    ],
+  },
 ];
 
-type Form = Omit<Schools, "share"> & { sharePercent: string; runningLevelCm: string; hasSump: boolean; jobs: string[] };
+type SettingsForm = Omit<Schools, "share"> & {
+  sharePercent: string;
+  runningLevelCm: string;
+  hasSump: boolean;
+  jobs: string[];
+};
 
 /** What the desk sets on a tank. A stale save is refused with who changed what; nothing typed is lost. */
 export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jobs }: SettingsProps) {
@@ -38,19 +120,34 @@ export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jo
   const [known, setKnown] = useState(version);
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string[]>> } | null>(null);
   const [saved, setSaved] = useState(false);
-  const { register, handleSubmit, formState } = useForm<Form>({
-    defaultValues: { ...schools, sharePercent: String(Math.round(schools.share * 1000) / 10), runningLevelCm: String(runningLevelCm), hasSump, jobs: jobs.filter((j) => j.active).map((j) => j.code) },
+  const { register, handleSubmit, formState } = useForm<SettingsForm>({
+    defaultValues: {
+      ...schools,
+      sharePercent: String(Math.round(schools.share * 1000) / 10),
+      runningLevelCm: String(runningLevelCm),
+      hasSump,
+      jobs: jobs.filter((j) => j.active).map((j) => j.code),
+    },
   });
-  const submit = handleSubmit(async ({ sharePercent, runningLevelCm: level, hasSump: sump, jobs: active, ...chosen }) => {
-    setSaved(false);
-    const number = (text: string) => Number(text.replace(",", "."));
-    const result = await saveTankAction({ tankId, version: known, schools: { ...chosen, share: number(sharePercent) / 100 }, runningLevelCm: number(level), hasSump: sump, jobs: active });
-    if (!result.ok) return setProblem(result);
-    setProblem(null);
-    setKnown(result.value.version);
-    setSaved(true);
-    router.refresh();
-  });
+  const submit = handleSubmit(
+    async ({ sharePercent, runningLevelCm: level, hasSump: sump, jobs: active, ...chosen }) => {
+      setSaved(false);
+      const number = (text: string) => Number(text.replace(",", "."));
+      const result = await saveTankAction({
+        tankId,
+        version: known,
+        schools: { ...chosen, share: number(sharePercent) / 100 },
+        runningLevelCm: number(level),
+        hasSump: sump,
+        jobs: active,
+      });
+      if (!result.ok) return setProblem(result);
+      setProblem(null);
+      setKnown(result.value.version);
+      setSaved(true);
+      router.refresh();
+    },
+  );
   const fieldError = (field: string) => problem?.fields[field]?.[0];
   return (
     <Form onSubmit={submit} noValidate maxW="980px">

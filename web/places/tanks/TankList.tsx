@@ -1,5 +1,4 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { A, Form, Table, Th, Thead, Tr } from "@/kit/elements";
 import { daysBetween } from "@keel-round/core/calendar";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { figure } from "@keel-round/core/units";
@@ -8,17 +7,35 @@ import NextLink from "next/link";
 import type { Scope } from "@/data/scope";
 import type { TankRow } from "@/data/tanks";
 import { BandDots } from "@/kit/BandStrip";
-import { Cell } from "@/kit/table";
 import { PageHead, QuietButton, TextInput } from "@/kit/controls";
+import { A, Form, Table, Th, Thead, Tr } from "@/kit/elements";
 import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
+import { Cell } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
-import { filterTanks, inShow, type Show, SHOWS, type TankFilter } from "./filter";
+import { filterTanks, inShow, SHOWS, type Show, type TankFilter } from "./filter";
 
-const LABEL: Record<Show, string> = { off: "Off course", drifting: "Drifting", week: "Visit this week", salt: "Salt", fresh: "Fresh", mine: "Mine" };
+const LABEL: Record<Show, string> = {
+  off: "Off course",
+  drifting: "Drifting",
+  week: "Visit this week",
+  salt: "Salt",
+  fresh: "Fresh",
+  mine: "Mine",
+};
 const MOST = 200;
 
 /** All tanks, what matters first. Search and filters live in the address, so a list can be kept and sent. */
-export function TankList({ scope, rows, filter, today }: { scope: Scope; rows: readonly TankRow[]; filter: TankFilter; today: string }) {
+export function TankList({
+  scope,
+  rows,
+  filter,
+  today,
+}: {
+  scope: Scope;
+  rows: readonly TankRow[];
+  filter: TankFilter;
+  today: string;
+}) {
   const shown = filterTanks(rows, filter, today, scope.personId);
   const sites = new Set(rows.map((r) => r.siteName)).size;
   const href = (show: string | undefined) => {
@@ -31,13 +48,26 @@ export function TankList({ scope, rows, filter, today }: { scope: Scope; rows: r
       <Flex gap="10px" mt="14px" mb="10px" wrap="wrap" align="center">
         <Form action="/tanks" role="search" w="300px" maxW="100%">
           {filter.show && <input type="hidden" name="show" value={filter.show} />}
-          <TextInput id="find" name="q" type="search" placeholder="tank, site, street, kind" defaultValue={filter.q ?? ""} aria-label="Search tanks" />
+          <TextInput
+            id="find"
+            name="q"
+            type="search"
+            placeholder="tank, site, street, kind"
+            defaultValue={filter.q ?? ""}
+            aria-label="Search tanks"
+          />
         </Form>
         {SHOWS.filter((s) => scope.role === "technician" || s !== "mine").map((s) => {
           const on = filter.show === s;
           const count = rows.filter((r) => inShow(r, s, today, scope.personId)).length;
           return (
-            <QuietButton key={s} asChild fontWeight={on ? "600" : "400"} fontSize="14px" {...(on ? { bg: "corallineWash", borderColor: "coralline", color: "coralline" } : {})}>
+            <QuietButton
+              key={s}
+              asChild
+              fontWeight={on ? "600" : "400"}
+              fontSize="14px"
+              {...(on ? { bg: "corallineWash", borderColor: "coralline", color: "coralline" } : {})}
+            >
               <NextLink href={href(on ? undefined : s)} aria-current={on ? "true" : undefined}>
                 {LABEL[s]} {count}
               </NextLink>
@@ -47,7 +77,10 @@ export function TankList({ scope, rows, filter, today }: { scope: Scope; rows: r
       </Flex>
       {shown.length === 0 ? (
         <Box color="soft" py="20px">
-          No tank matches{filter.q ? ` “${filter.q}”` : ""}. <A asChild color="coralline"><NextLink href="/tanks">Show all</NextLink></A>
+          No tank matches{filter.q ? ` “${filter.q}”` : ""}.{" "}
+          <A asChild color="coralline">
+            <NextLink href="/tanks">Show all</NextLink>
+          </A>
         </Box>
       ) : (
         <Box overflowX="auto">
@@ -55,7 +88,15 @@ export function TankList({ scope, rows, filter, today }: { scope: Scope; rows: r
             <Thead>
               <Tr textAlign="left" color="soft" fontSize="13px">
                 {["Trim", "Tank", "Site", "Kind", "Litres", "In its bands", "Visit", "What matters"].map((h) => (
-                  <Th key={h} fontWeight="620" pb="8px" pr="14px" textAlign={h === "Litres" ? "right" : "left"} borderBottomWidth="1px" borderColor="ruleStrong">
+                  <Th
+                    key={h}
+                    fontWeight="620"
+                    pb="8px"
+                    pr="14px"
+                    textAlign={h === "Litres" ? "right" : "left"}
+                    borderBottomWidth="1px"
+                    borderColor="ruleStrong"
+                  >
                     {h}
                   </Th>
                 ))}
@@ -70,7 +111,8 @@ export function TankList({ scope, rows, filter, today }: { scope: Scope; rows: r
         </Box>
       )}
       <Box color="soft" fontSize="13px" mt="10px">
-        {Math.min(MOST, shown.length)} of {rows.length} · in its bands: one dot a parameter, above or below the shaded middle, in the order of the tank's own tests
+        {Math.min(MOST, shown.length)} of {rows.length} · in its bands: one dot a parameter, above or below the shaded
+        middle, in the order of the tank's own tests
         {shown.length > MOST ? " · search to see the others" : ""}
       </Box>
     </Box>
@@ -83,10 +125,10 @@ function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string 
   const others = row.status?.why.others.length ?? 0;
   return (
     <tr>
-      <Cell>
+      <Cell verticalAlign="middle">
         <TrimMark state={trim} />
       </Cell>
-      <Cell>
+      <Cell whiteSpace="nowrap">
         <A asChild fontWeight="620" textDecoration="none" _hover={{ textDecoration: "underline" }}>
           <NextLink href={`/tanks/${row.id}`} data-row="">
             {row.name}
@@ -95,13 +137,21 @@ function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string 
       </Cell>
       <Cell>{row.siteName}</Cell>
       <Cell color="soft">{kindFacts[row.kind as TankKind].label}</Cell>
-      <Cell fontFamily="mono" textAlign="right">
+      <Cell fontFamily="mono" textAlign="right" whiteSpace="nowrap">
         {row.status ? figure(row.status.systemL, 0) : ""}
       </Cell>
-      <Cell>
+      <Cell py="3px" verticalAlign="middle">
         <BandDots dots={row.status?.dots ?? []} />
       </Cell>
-      <Cell whiteSpace="nowrap">{row.nextOn === null ? "none laid out" : row.nextOn === today ? "today" : daysBetween(today, row.nextOn) === 1 ? "tomorrow" : dayLabel(row.nextOn)}</Cell>
+      <Cell whiteSpace="nowrap">
+        {row.nextOn === null
+          ? "none laid out"
+          : row.nextOn === today
+            ? "today"
+            : daysBetween(today, row.nextOn) === 1
+              ? "tomorrow"
+              : dayLabel(row.nextOn)}
+      </Cell>
       <Cell color={reason && trim !== "unknown" ? TRIM_COLOUR[trim] : "soft"}>
         {reason ? trimSentence(reason, scope.units) : ""}
         {others > 0 ? `, and ${others} more` : ""}

@@ -1,19 +1,19 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { A, Nav, Span, Table } from "@/kit/elements";
 import { daysBetween } from "@keel-round/core/calendar";
 import { shortDate } from "@keel-round/core/letter";
 import { dueOn, libraryTask } from "@keel-round/core/programme";
 import { isSalt, kindFacts, type TankKind } from "@keel-round/core/tank";
-import { figure, parameterFacts, type Parameter } from "@keel-round/core/units";
+import { figure, type Parameter, parameterFacts } from "@keel-round/core/units";
 import { litresText, trimSentence, withUnit } from "@keel-round/core/words";
 import NextLink from "next/link";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
-import { Cell, Head } from "@/kit/table";
 import { GoButton, PageHead, SubHead } from "@/kit/controls";
+import { A, Nav, Span, Table } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
 import { Section } from "@/kit/Section";
 import { TrimMark } from "@/kit/Trim";
+import { Cell, Head } from "@/kit/table";
 import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
 import { WorkedFigure } from "@/kit/Working";
 import { dayLabel } from "@/kit/words";
@@ -21,7 +21,14 @@ import { Settings } from "./Settings";
 
 export const TABS = ["section", "readings", "programme", "animals", "history", "settings"] as const;
 export type Tab = (typeof TABS)[number];
-const TAB_NAME: Record<Tab, string> = { section: "Section", readings: "Readings", programme: "Programme", animals: "Animals", history: "History", settings: "Settings" };
+const TAB_NAME: Record<Tab, string> = {
+  section: "Section",
+  readings: "Readings",
+  programme: "Programme",
+  animals: "Animals",
+  history: "History",
+  settings: "Settings",
+};
 
 /** Everything about one tank, a tab at a time. */
 export function TankSheet({ scope, sheet, tab, today }: { scope: Scope; sheet: Sheet; tab: Tab; today: string }) {
@@ -41,14 +48,39 @@ export function TankSheet({ scope, sheet, tab, today }: { scope: Scope; sheet: S
         actions={
           next && scope.role !== "owner" ? (
             <GoButton asChild>
-              {next.on <= today ? <a href={`/visit?visit=${next.visitId}`}>Visit, {next.on === today ? "today" : dayLabel(next.on)}</a> : <NextLink href={`/round?day=${next.on}`}>Visit {dayLabel(next.on)}</NextLink>}
+              {next.on <= today ? (
+                <a href={`/visit?visit=${next.visitId}`}>Visit, {next.on === today ? "today" : dayLabel(next.on)}</a>
+              ) : (
+                <NextLink href={`/round?day=${next.on}`}>Visit {dayLabel(next.on)}</NextLink>
+              )}
             </GoButton>
           ) : null
         }
       />
-      <Nav aria-label="Parts of the sheet" display="flex" gap="18px" mt="8px" mb="14px" fontSize="14.5px" borderBottomWidth="1px" borderColor="ruleStrong" overflowX="auto">
+      <Nav
+        aria-label="Parts of the sheet"
+        display="flex"
+        gap="18px"
+        mt="8px"
+        mb="14px"
+        fontSize="14.5px"
+        borderBottomWidth="1px"
+        borderColor="ruleStrong"
+        overflowX="auto"
+      >
         {tabs.map((t) => (
-          <A key={t} asChild py="7px" px="2px" textDecoration="none" color={t === tab ? "ink" : "soft"} fontWeight={t === tab ? "620" : "400"} borderBottomWidth="3px" borderColor={t === tab ? "coralline" : "transparent"} mb="-1px">
+          <A
+            key={t}
+            asChild
+            py="7px"
+            px="2px"
+            textDecoration="none"
+            color={t === tab ? "ink" : "soft"}
+            fontWeight={t === tab ? "620" : "400"}
+            borderBottomWidth="3px"
+            borderColor={t === tab ? "coralline" : "transparent"}
+            mb="-1px"
+          >
             <NextLink href={`/tanks/${row.id}?tab=${t}`} aria-current={t === tab ? "page" : undefined}>
               {TAB_NAME[t]}
             </NextLink>
@@ -67,7 +99,12 @@ export function TankSheet({ scope, sheet, tab, today }: { scope: Scope; sheet: S
           schools={row.facts.schools}
           runningLevelCm={Math.round(row.facts.display.runningLevelM * 1000) / 10}
           hasSump={row.facts.sump !== undefined}
-          jobs={sheet.jobs.map((j) => ({ code: j.code, name: libraryTask(j.code as never).name, everyDays: j.everyDays, active: j.removedAt === null }))}
+          jobs={sheet.jobs.map((j) => ({
+            code: j.code,
+            name: libraryTask(j.code as never).name,
+            everyDays: j.everyDays,
+            active: j.removedAt === null,
+          }))}
         />
       )}
     </Box>
@@ -83,20 +120,31 @@ function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet; today
     <>
       <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minW="0" w="100%">
-          <Section book={book} markCm={plan.water.mark?.value ?? null} {...(sector ? { sector } : {})} units={scope.units} width={620} />
+          <Section
+            book={book}
+            markCm={plan.water.mark?.value ?? null}
+            {...(sector ? { sector } : {})}
+            units={scope.units}
+            width={620}
+          />
           <Flex gap="28px" mt="10px" wrap="wrap" align="flex-start">
             <Box>
-              <Box color="soft" fontSize="13px">In the system</Box>
+              <Box color="soft" fontSize="13px">
+                In the system
+              </Box>
               <WorkedFigure of={plan.water.systemL} units={scope.units} />
             </Box>
             <Box maxW="46ch" fontSize="14px" color="soft">
               {book.filterUnits.map((f) => f.name).join(", ")}
-              {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}. {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
+              {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}.{" "}
+              {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
             </Box>
           </Flex>
         </Box>
         <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>
-          <SubHead>Water change {next ? (next.on === today ? "today" : `on ${dayLabel(next.on)}`) : "at the next visit"}</SubHead>
+          <SubHead>
+            Water change {next ? (next.on === today ? "today" : `on ${dayLabel(next.on)}`) : "at the next visit"}
+          </SubHead>
           <WaterFigures water={plan.water} units={scope.units} />
           <ReadingsOnBands book={book} water={plan.water} latest={latestOf(input)} units={scope.units} />
         </Box>
@@ -118,7 +166,9 @@ function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet; today
 
 function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
   const { book, rates } = sheet.input;
-  const fitted = Object.entries(rates).flatMap(([parameter, rate]) => (rate?.enough ? [{ parameter: parameter as Parameter, rate }] : []));
+  const fitted = Object.entries(rates).flatMap(([parameter, rate]) =>
+    rate?.enough ? [{ parameter: parameter as Parameter, rate }] : [],
+  );
   return (
     <>
       {fitted.length > 0 && (
@@ -135,7 +185,8 @@ function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
                 </Span>{" "}
                 <Span color="soft">{unit} a day</Span>
                 <Box color="soft" fontSize="13px">
-                  {figure(Math.max(0, Math.abs(rate.perDay) - 1.96 * rate.perDaySigma), 2)} to {figure(Math.abs(rate.perDay) + 1.96 * rate.perDaySigma, 2)}; {rate.readings} readings
+                  {figure(Math.max(0, Math.abs(rate.perDay) - 1.96 * rate.perDaySigma), 2)} to{" "}
+                  {figure(Math.abs(rate.perDay) + 1.96 * rate.perDaySigma, 2)}; {rate.readings} readings
                 </Box>
               </Box>
             );
@@ -222,7 +273,12 @@ function ProgrammeTab({ sheet, today }: { sheet: Sheet; today: string }) {
   );
 }
 
-const HAZARD = { sting: "stings", spine: "venomous spines: tools, no hands", bite: "bites", toxin: "toxic: gloves and eye cover" } as const;
+const HAZARD = {
+  sting: "stings",
+  spine: "venomous spines: tools, no hands",
+  bite: "bites",
+  toxin: "toxic: gloves and eye cover",
+} as const;
 
 function AnimalsTab({ sheet }: { sheet: Sheet }) {
   return (
@@ -247,10 +303,18 @@ function HistoryTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
   const lines = [
     ...sheet.visits.map((v) => {
       const change = changes.get(v.on);
-      return { on: v.on, text: `Visit${v.minutes ? `, ${Math.round(v.minutes)} min` : ""}${change ? `; ${litresText(change.outL, scope.units)} changed` : "; no water changed"}`, strong: false };
+      return {
+        on: v.on,
+        text: `Visit${v.minutes ? `, ${Math.round(v.minutes)} min` : ""}${change ? `; ${litresText(change.outL, scope.units)} changed` : "; no water changed"}`,
+        strong: false,
+      };
     }),
     ...sheet.events.map((e) => ({ on: e.onDate, text: e.text, strong: true })),
-    ...sheet.deskChanges.map((d) => ({ on: d.at.toISOString().slice(0, 10), text: `${d.by} set ${d.field}: ${say(d.old)} → ${say(d.new)}`, strong: true })),
+    ...sheet.deskChanges.map((d) => ({
+      on: d.at.toISOString().slice(0, 10),
+      text: `${d.by} set ${d.field}: ${say(d.old)} → ${say(d.new)}`,
+      strong: true,
+    })),
   ].sort((a, b) => b.on.localeCompare(a.on));
   return (
     <Box maxW="80ch">

@@ -10,7 +10,14 @@ export const saveTankAction = defineAction({
   name: "tanks.save-settings",
   roles: ["office", "technician"],
   input: TankSettingsSchema,
-  foreign: (ids) => ({ tankId: ids.tankId, version: 1, schools: kindFacts.community.schools, runningLevelCm: 40, hasSump: false, jobs: [] }),
+  foreign: (ids) => ({
+    tankId: ids.tankId,
+    version: 1,
+    schools: kindFacts.community.schools,
+    runningLevelCm: 40,
+    hasSump: false,
+    jobs: [],
+  }),
   run: (scope, input) => {
     const now = new Date();
     return saveTankSettings(scope, input, civilOf(now.getTime(), scope.zone).date, now);

@@ -11,11 +11,17 @@ export interface TankFilter {
 export const SHOWS = ["off", "drifting", "week", "salt", "fresh", "mine"] as const;
 export type Show = (typeof SHOWS)[number];
 
-const plain = (text: string) => text.normalize("NFD").replace(/\p{Diacritic}/gu, "").toLowerCase();
+const plain = (text: string) =>
+  text
+    .normalize("NFD")
+    .replace(/\p{Diacritic}/gu, "")
+    .toLowerCase();
 
 /** Rows that hold every word of the search, in any order, accents or not. */
 function matches(row: TankRow, words: readonly string[]): boolean {
-  const text = plain([row.name, row.siteName, row.address, row.clientName, kindFacts[row.kind as TankKind].label].join(" "));
+  const text = plain(
+    [row.name, row.siteName, row.address, row.clientName, kindFacts[row.kind as TankKind].label].join(" "),
+  );
   return words.every((w) => text.includes(w));
 }
 
@@ -42,9 +48,16 @@ const URGENCY = { off: 0, drifting: 1, unknown: 2, steady: 3 } as const;
 
 /** The rows to show, what matters first. */
 export function filterTanks(rows: readonly TankRow[], filter: TankFilter, today: string, personId: string): TankRow[] {
-  const words = plain(filter.q ?? "").split(/\s+/).filter(Boolean);
+  const words = plain(filter.q ?? "")
+    .split(/\s+/)
+    .filter(Boolean);
   const show = SHOWS.find((s) => s === filter.show);
   return rows
     .filter((r) => matches(r, words) && (!show || inShow(r, show, today, personId)))
-    .sort((a, b) => URGENCY[a.status?.trim ?? "unknown"] - URGENCY[b.status?.trim ?? "unknown"] || (a.nextOn ?? "9").localeCompare(b.nextOn ?? "9") || a.siteName.localeCompare(b.siteName));
+    .sort(
+      (a, b) =>
+        URGENCY[a.status?.trim ?? "unknown"] - URGENCY[b.status?.trim ?? "unknown"] ||
+        (a.nextOn ?? "9").localeCompare(b.nextOn ?? "9") ||
+        a.siteName.localeCompare(b.siteName),
+    );
 }

@@ -1,10 +1,10 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { A, H2, Span } from "@/kit/elements";
 import { longDate } from "@keel-round/core/letter";
 import NextLink from "next/link";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
 import { GoButton, PageHead, SubHead } from "@/kit/controls";
+import { A, H2, Span } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
 import { Section } from "@/kit/Section";
 import { StepList } from "@/kit/StepList";
@@ -12,9 +12,20 @@ import { TrimMark } from "@/kit/Trim";
 import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
 import { clock, duration } from "@/kit/words";
 
-
 /** A stop as it is planned: per tank the change, the steps in their order, and what to load. */
-export function PlannedStop({ scope, stop, round, on, today }: { scope: Scope; stop: RoundStop; round: Round; on: string; today: string }) {
+export function PlannedStop({
+  scope,
+  stop,
+  round,
+  on,
+  today,
+}: {
+  scope: Scope;
+  stop: RoundStop;
+  round: Round;
+  on: string;
+  today: string;
+}) {
   const timed = round.day.stops.find((s) => s.stop.id === stop.id);
   return (
     <Box>
@@ -35,7 +46,11 @@ export function PlannedStop({ scope, stop, round, on, today }: { scope: Scope; s
   );
 }
 
-const DRAIN = { sewer: "Waste water may go into the drain.", septic: "Septic tank: never salt water; all of it is carried away.", garden: "Fresh water may go on the garden, salt water is carried away." } as const;
+const DRAIN = {
+  sewer: "Waste water may go into the drain.",
+  septic: "Septic tank: never salt water; all of it is carried away.",
+  garden: "Fresh water may go on the garden, salt water is carried away.",
+} as const;
 
 function VisitButton({ of, several, startable }: { of: RoundTank; several: boolean; startable: boolean }) {
   const tail = several ? `: ${of.tank.name}` : "";
@@ -82,7 +97,13 @@ function TankPlan({ of, scope }: { of: RoundTank; scope: Scope }) {
           </Box>
         </Box>
         <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>
-          <Section book={input.book} markCm={plan.water.mark?.value ?? null} {...(sector ? { sector } : {})} units={scope.units} width={447} />
+          <Section
+            book={input.book}
+            markCm={plan.water.mark?.value ?? null}
+            {...(sector ? { sector } : {})}
+            units={scope.units}
+            width={447}
+          />
           <Box mt="10px">
             <SubHead>Water change</SubHead>
             <WaterFigures water={plan.water} units={scope.units} />

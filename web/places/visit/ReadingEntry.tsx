@@ -1,17 +1,20 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { Span } from "@/kit/elements";
 import { type Parameter, parameterFacts, parseReading, unitFor } from "@keel-round/core/units";
 import { withUnit } from "@keel-round/core/words";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { LiveVisit } from "@/device/useVisit";
 import { Choice, Notice, QuietButton } from "@/kit/controls";
+import { Span } from "@/kit/elements";
 import { refusalSentence } from "./refusals";
 import { Stepper } from "./Stepper";
 
-function problemSentence(problem: Extract<ReturnType<typeof parseReading>, { ok: false }>["problem"], text: string): string {
+function problemSentence(
+  problem: Extract<ReturnType<typeof parseReading>, { ok: false }>["problem"],
+  text: string,
+): string {
   switch (problem.code) {
     case "not-a-number":
       return `“${text}” is not a number. Write it like 7.4.`;
@@ -29,14 +32,19 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
   const facts = parameterFacts[parameter];
   const { units } = visit.kept;
   const taken = visit.state.readings.filter((r) => r.parameter === parameter);
-  const expected = visit.plan.water.after.find((e) => e.parameter === parameter)?.before ?? visit.kept.input.readings.findLast((r) => r.parameter === parameter)?.value;
+  const expected =
+    visit.plan.water.after.find((e) => e.parameter === parameter)?.before ??
+    visit.kept.input.readings.findLast((r) => r.parameter === parameter)?.value;
   const preferred = facts.units.find((u) => u.unit === unitFor(parameter, units)) ?? facts.units[0];
   const [unit, setUnit] = useState(preferred?.unit ?? facts.unit);
   const option = facts.units.find((u) => u.unit === unit) ?? facts.units[0];
-  const [text, setText] = useState(expected !== undefined && option ? option.fromCanonical(expected).toFixed(option.decimals) : "");
+  const [text, setText] = useState(
+    expected !== undefined && option ? option.fromCanonical(expected).toFixed(option.decimals) : "",
+  );
   const [method, setMethod] = useState(facts.methods[0]?.method ?? "");
   const [error, setError] = useState<string | null>(null);
-  const temperatureC = visit.state.readings.findLast((r) => r.parameter === "temperature")?.value ?? visit.kept.input.book.targetC;
+  const temperatureC =
+    visit.state.readings.findLast((r) => r.parameter === "temperature")?.value ?? visit.kept.input.book.targetC;
 
   const enter = async () => {
     const entered = { parameter, text, unit, method, temperatureC };
@@ -49,7 +57,14 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
   const parsed = text ? parseReading({ parameter, text, unit, method, temperatureC }) : null;
   return (
     <Box>
-      <Stepper label={facts.label} unit={unit} value={text} step={step} decimals={option?.decimals ?? 1} onChange={setText} />
+      <Stepper
+        label={facts.label}
+        unit={unit}
+        value={text}
+        step={step}
+        decimals={option?.decimals ?? 1}
+        onChange={setText}
+      />
       <Flex gap="8px" mt="10px">
         {facts.units.length > 1 && (
           <Choice value={unit} onChange={(e) => setUnit(e.target.value)} aria-label="Unit" minH="48px">

@@ -1,13 +1,13 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { B, Details, Select, Span, Summary } from "@/kit/elements";
-import { gearName, type Step } from "@keel-round/core/visit";
 import { figure, showLength, showVolume } from "@keel-round/core/units";
+import { gearName, type Step } from "@keel-round/core/visit";
 import { litresText, waterSentence } from "@keel-round/core/words";
 import { useState } from "react";
 import type { LiveVisit } from "@/device/useVisit";
 import { Notice, QuietButton } from "@/kit/controls";
+import { B, Details, Select, Span, Summary } from "@/kit/elements";
 import { Section } from "@/kit/Section";
 import { WorkedFigure } from "@/kit/Working";
 import { ReadingEntry } from "./ReadingEntry";
@@ -37,16 +37,25 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
     <Box>
       {step.figure === "mark" && water.mark && (
         <>
-          <Figure value={figure(showLength(water.mark.value, units.length), 1)} unit={`${units.length} from the rim${water.markOn === "sump" ? " of the sump" : ""}`} />
+          <Figure
+            value={figure(showLength(water.mark.value, units.length), 1)}
+            unit={`${units.length} from the rim${water.markOn === "sump" ? " of the sump" : ""}`}
+          />
           <Box fontSize="18px" mt="6px">
-            <B fontFamily="mono">{figure(showVolume(water.litres.value, units.volume), 0)}</B> {units.volume}, {water.fills?.value ?? 1} fills, about {Math.max(1, Math.round(water.drainMinutes))} min
+            <B fontFamily="mono">{figure(showVolume(water.litres.value, units.volume), 0)}</B> {units.volume},{" "}
+            {water.fills?.value ?? 1} fills, about {Math.max(1, Math.round(water.drainMinutes))} min
           </Box>
           <Box mt="12px">
             <Section book={kept.input.book} markCm={water.mark.value} units={units} width={354} small />
           </Box>
         </>
       )}
-      {step.figure === "litres" && <Figure value={figure(showVolume(water.litres.value, units.volume), 0)} unit={`${units.volume}, in and out together`} />}
+      {step.figure === "litres" && (
+        <Figure
+          value={figure(showVolume(water.litres.value, units.volume), 0)}
+          unit={`${units.volume}, in and out together`}
+        />
+      )}
       {step.figure === "temperature" && water.refillC && <Figure value={figure(water.refillC.value, 1)} unit="°C" />}
       {step.figure === "mix" && <MixFigure visit={visit} />}
       {step.figure === "refill" && <RefillFigure visit={visit} step={step} />}
@@ -59,7 +68,9 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
       {step.id === "salinity-again" && <ReadingEntry key="again" visit={visit} parameter="salinity" />}
       {step.id === "level" && <LevelEntry visit={visit} />}
       {step.id === "drain" && <LitresEntry key={`out${water.litres.value}`} visit={visit} which="outL" />}
-      {(step.id === "refill" || step.id === "exchange") && <LitresEntry key={`in${water.litres.value}`} visit={visit} which="inL" both={step.id === "exchange"} />}
+      {(step.id === "refill" || step.id === "exchange") && (
+        <LitresEntry key={`in${water.litres.value}`} visit={visit} which="inL" both={step.id === "exchange"} />
+      )}
       {step.result === "dirt" && <DirtEntry visit={visit} step={step.id} />}
       {step.on && <GearEntry visit={visit} step={step} />}
       <Details mt="12px" fontSize="16px" color="soft" open={step.id === "arrive"}>
@@ -80,7 +91,11 @@ function MixFigure({ visit }: { visit: LiveVisit }) {
   return (
     <Box>
       <Figure value={figure(water.mixPsu ?? 0, 1)} unit="ppt wanted" />
-      {water.saltWaterL && <Box fontSize="18px" mt="6px">{litresText(water.saltWaterL.value, kept.units)} of it to pour</Box>}
+      {water.saltWaterL && (
+        <Box fontSize="18px" mt="6px">
+          {litresText(water.saltWaterL.value, kept.units)} of it to pour
+        </Box>
+      )}
       {water.saltG && (
         <Box mt="6px">
           <WorkedFigure of={water.saltG} units={kept.units} size="24px">
@@ -110,7 +125,13 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
   const save = async (confirmed: boolean) => {
     const values = [number(litres), number(grams), number(psu)];
     if (values.some((v) => !(v > 0))) return setError("Enter litres, grams and ppt as numbers above 0.");
-    const refusal = await visit.say({ type: "batch", litres: number(litres), grams: number(grams), measuredPsu: number(psu), confirmed });
+    const refusal = await visit.say({
+      type: "batch",
+      litres: number(litres),
+      grams: number(grams),
+      measuredPsu: number(psu),
+      confirmed,
+    });
     setError(refusal ? refusalSentence(refusal) : null);
     if (!refusal) setOpen(false);
   };
@@ -157,7 +178,10 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
 function RefillFigure({ visit, step }: { visit: LiveVisit; step: Step }) {
   const { water } = visit.plan;
   const { units } = visit.kept;
-  if (step.id === "level-fresh" && water.freshL) return <Figure value={figure(showVolume(water.freshL.value, units.volume), 1)} unit={`${units.volume} fresh water`} />;
+  if (step.id === "level-fresh" && water.freshL)
+    return (
+      <Figure value={figure(showVolume(water.freshL.value, units.volume), 1)} unit={`${units.volume} fresh water`} />
+    );
   const litres = water.saltWaterL?.value ?? water.litres.value;
   return (
     <Box>
@@ -209,12 +233,23 @@ function LitresEntry({ visit, which, both = false }: { visit: LiveVisit; which: 
     setText(next);
     const litres = Number(next.replace(",", "."));
     if (!Number.isFinite(litres) || litres < 0) return setError(`“${next}” is not a number of litres.`);
-    const refusal = await visit.say({ type: "litres", outL: which === "outL" || both ? litres : (logged?.outL ?? water.litres.value), inL: which === "inL" || both ? litres : (logged?.inL ?? litres) });
+    const refusal = await visit.say({
+      type: "litres",
+      outL: which === "outL" || both ? litres : (logged?.outL ?? water.litres.value),
+      inL: which === "inL" || both ? litres : (logged?.inL ?? litres),
+    });
     setError(refusal ? refusalSentence(refusal) : null);
   };
   return (
     <Box>
-      <Stepper label={which === "outL" ? "Litres taken out" : "Litres put in"} unit={which === "outL" ? "L taken out" : "L put in"} value={text} step={5} decimals={0} onChange={save} />
+      <Stepper
+        label={which === "outL" ? "Litres taken out" : "Litres put in"}
+        unit={which === "outL" ? "L taken out" : "L put in"}
+        value={text}
+        step={5}
+        decimals={0}
+        onChange={save}
+      />
       {error && (
         <Box role="alert" mt="8px">
           <Notice tone="danger">{error}</Notice>
@@ -235,7 +270,19 @@ function DirtEntry({ visit, step }: { visit: LiveVisit; step: string }) {
       </Box>
       <Flex gap="6px">
         {DIRT.map((word, i) => (
-          <QuietButton key={word} type="button" aria-label={word} aria-pressed={now === i + 1} flex="1" minH="52px" fontFamily="mono" fontSize="20px" px="0" {...(now === i + 1 ? { bg: "corallineWash", borderColor: "coralline" } : {})} onClick={() => visit.say({ type: "dirt", step, dirt: i + 1 })}>
+          <QuietButton
+            key={word}
+            type="button"
+            aria-label={word}
+            aria-pressed={now === i + 1}
+            flex="1"
+            minH="52px"
+            fontFamily="mono"
+            fontSize="20px"
+            px="0"
+            {...(now === i + 1 ? { bg: "corallineWash", borderColor: "coralline" } : {})}
+            onClick={() => visit.say({ type: "dirt", step, dirt: i + 1 })}
+          >
             {i + 1}
           </QuietButton>
         ))}
@@ -254,9 +301,20 @@ function GearEntry({ visit, step }: { visit: LiveVisit; step: Step }) {
           <Flex key={gear} align="center" gap="8px" py="6px" borderBottomWidth="1px" borderColor="rule">
             <Box flex="1" fontSize="17px">
               {gearName(gear)}
-              {state?.state === "left-off" && <Box fontSize="14px" color="ochre">off: {state.reason}</Box>}
+              {state?.state === "left-off" && (
+                <Box fontSize="14px" color="ochre">
+                  off: {state.reason}
+                </Box>
+              )}
             </Box>
-            <QuietButton type="button" minH="48px" minW="84px" aria-pressed={state?.state === "on"} {...(state?.state === "on" ? { bg: "corallineWash", borderColor: "coralline" } : {})} onClick={() => visit.say({ type: "switch", gear, state: "on" })}>
+            <QuietButton
+              type="button"
+              minH="48px"
+              minW="84px"
+              aria-pressed={state?.state === "on"}
+              {...(state?.state === "on" ? { bg: "corallineWash", borderColor: "coralline" } : {})}
+              onClick={() => visit.say({ type: "switch", gear, state: "on" })}
+            >
               {state?.state === "on" ? "is on" : "On"}
             </QuietButton>
             <LeaveOff visit={visit} gear={gear} />
@@ -271,7 +329,17 @@ const OFF_REASONS = ["defective", "part is missing", "owner asked", "until the n
 
 export function LeaveOff({ visit, gear }: { visit: LiveVisit; gear: NonNullable<Step["on"]>[number] }) {
   return (
-    <Select aria-label={`Leave ${gearName(gear)} off`} value="" minH="48px" borderWidth="1px" borderColor="ruleStrong" bg="sheet" rounded="s" w="110px" onChange={(e) => e.target.value && visit.say({ type: "switch", gear, state: "left-off", reason: e.target.value })}>
+    <Select
+      aria-label={`Leave ${gearName(gear)} off`}
+      value=""
+      minH="48px"
+      borderWidth="1px"
+      borderColor="ruleStrong"
+      bg="sheet"
+      rounded="s"
+      w="110px"
+      onChange={(e) => e.target.value && visit.say({ type: "switch", gear, state: "left-off", reason: e.target.value })}
+    >
       <option value="">Leave off…</option>
       {OFF_REASONS.map((r) => (
         <option key={r}>{r}</option>
@@ -287,7 +355,15 @@ export function PlanChange({ visit }: { visit: LiveVisit }) {
   if (now.decision === before.decision && now.litres.value === before.litres.value) return null;
   const tone = now.decision === "forbid" ? "danger" : "care";
   const head =
-    now.decision === "forbid" ? "Do not change water." : now.decision === "postpone" ? "The change is put off." : now.decision === "none" ? "No change today." : now.litres.value === before.litres.value ? "The plan changed." : `${litresText(now.litres.value, kept.units)} instead of ${litresText(before.litres.value, kept.units)}.`;
+    now.decision === "forbid"
+      ? "Do not change water."
+      : now.decision === "postpone"
+        ? "The change is put off."
+        : now.decision === "none"
+          ? "No change today."
+          : now.litres.value === before.litres.value
+            ? "The plan changed."
+            : `${litresText(now.litres.value, kept.units)} instead of ${litresText(before.litres.value, kept.units)}.`;
   return (
     <Box role="status" px="18px" py="10px" data-plan-change="">
       <Notice tone={tone}>

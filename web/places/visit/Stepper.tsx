@@ -1,15 +1,39 @@
 "use client";
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
-import { Button, Input, Span } from "@/kit/elements";
 import { useEffect, useState } from "react";
+import { Button, Input, Span } from "@/kit/elements";
 
 const Big = chakra("button", {
-  base: { w: "56px", h: "56px", fontSize: "26px", borderWidth: "1px", borderColor: "ruleStrong", bg: "sheet", rounded: "s", cursor: "pointer", flexShrink: 0 },
+  base: {
+    w: "56px",
+    h: "56px",
+    fontSize: "26px",
+    borderWidth: "1px",
+    borderColor: "ruleStrong",
+    bg: "sheet",
+    rounded: "s",
+    cursor: "pointer",
+    flexShrink: 0,
+  },
 });
 
 /** A number for wet hands: two large buttons, and a keypad behind the figure. Keeps what was typed as it was typed. */
-export function Stepper({ label, unit, value, step, decimals, onChange }: { label: string; unit: string; value: string; step: number; decimals: number; onChange: (text: string) => void }) {
+export function Stepper({
+  label,
+  unit,
+  value,
+  step,
+  decimals,
+  onChange,
+}: {
+  label: string;
+  unit: string;
+  value: string;
+  step: number;
+  decimals: number;
+  onChange: (text: string) => void;
+}) {
   const bump = (by: number) => {
     const number = Number(value.replace(",", "."));
     onChange(Math.max(0, (Number.isFinite(number) ? number : 0) + by).toFixed(decimals));
@@ -48,7 +72,15 @@ export function Stepper({ label, unit, value, step, decimals, onChange }: { labe
 }
 
 /** A button that has to be held, with the time it takes drawn on it. A key press counts as a hold. */
-export function HoldButton({ children, onDone, disabled }: { children: React.ReactNode; onDone: () => void; disabled?: boolean }) {
+export function HoldButton({
+  children,
+  onDone,
+  disabled,
+}: {
+  children: React.ReactNode;
+  onDone: () => void;
+  disabled?: boolean;
+}) {
   const [since, setSince] = useState<number | null>(null);
   useEffect(() => {
     if (since === null) return;
@@ -80,7 +112,15 @@ export function HoldButton({ children, onDone, disabled }: { children: React.Rea
       userSelect="none"
       _disabled={{ opacity: 0.5 }}
     >
-      <Box position="absolute" inset="0" bg="ink" opacity="0.35" transformOrigin="left" transform={since === null ? "scaleX(0)" : "scaleX(1)"} transition={since === null ? "none" : `transform ${HOLD_MS}ms linear`} />
+      <Box
+        position="absolute"
+        inset="0"
+        bg="ink"
+        opacity="0.35"
+        transformOrigin="left"
+        transform={since === null ? "scaleX(0)" : "scaleX(1)"}
+        transition={since === null ? "none" : `transform ${HOLD_MS}ms linear`}
+      />
       <Span position="relative">{children}</Span>
     </Button>
   );

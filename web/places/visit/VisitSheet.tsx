@@ -1,14 +1,14 @@
 "use client";
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
-import { Button, H1, H2, Span } from "@/kit/elements";
-import { gearName, type Step } from "@keel-round/core/visit";
 import type { SwitchGear } from "@keel-round/core/tank";
+import { gearName, type Step } from "@keel-round/core/visit";
 import { useCallback, useEffect, useState } from "react";
 import { registerWorker } from "@/device/register";
 import type { SyncState } from "@/device/sync";
 import { type LiveVisit, useVisit } from "@/device/useVisit";
 import { GoButton, Notice, QuietButton } from "@/kit/controls";
+import { Button, H1, H2, Span } from "@/kit/elements";
 import { Keys } from "@/kit/shell/Keys";
 import { duration } from "@/kit/words";
 import { Findings } from "./Findings";
@@ -17,7 +17,8 @@ import { LeaveOff, PlanChange, StepBody } from "./StepBody";
 import { HoldButton } from "./Stepper";
 
 const MISSING = {
-  offline: "There is no network, and this visit is not kept on this device. Open the round once with a network and its visits are kept.",
+  offline:
+    "There is no network, and this visit is not kept on this device. Open the round once with a network and its visits are kept.",
   "signed-out": "Sign in to open this visit. Nothing that was entered on this device is lost.",
   gone: "There is no such visit here.",
 } as const;
@@ -33,7 +34,9 @@ export function VisitSheet() {
   return <Loaded visitId={visitId} />;
 }
 
-const Page = chakra("main", { base: { maxW: "560px", mx: "auto", minH: "100dvh", bg: "sheet", display: "flex", flexDirection: "column" } });
+const Page = chakra("main", {
+  base: { maxW: "560px", mx: "auto", minH: "100dvh", bg: "sheet", display: "flex", flexDirection: "column" },
+});
 
 function Waiting() {
   return (
@@ -58,7 +61,9 @@ function Loaded({ visitId }: { visitId: string }) {
           <Notice tone="care">{MISSING[load.why]}</Notice>
           <Flex gap="10px" mt="14px">
             <QuietButton asChild>
-              <a href={load.why === "signed-out" ? "/sign-in" : "/round"}>{load.why === "signed-out" ? "Sign in" : "To the round"}</a>
+              <a href={load.why === "signed-out" ? "/sign-in" : "/round"}>
+                {load.why === "signed-out" ? "Sign in" : "To the round"}
+              </a>
             </QuietButton>
             <QuietButton asChild>
               <a href="/day">What is kept here</a>
@@ -75,7 +80,13 @@ function Loaded({ visitId }: { visitId: string }) {
 
 function Net({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
   const text =
-    sync === "signed-out" ? `signed out, ${visit.waiting} kept` : sync === "offline" ? `no network, ${visit.waiting} kept` : visit.waiting > 0 ? `sending ${visit.waiting}` : "all sent";
+    sync === "signed-out"
+      ? `signed out, ${visit.waiting} kept`
+      : sync === "offline"
+        ? `no network, ${visit.waiting} kept`
+        : visit.waiting > 0
+          ? `sending ${visit.waiting}`
+          : "all sent";
   return (
     <Span role="status" color={sync === "online" ? "soft" : "ochre"} data-sync={sync} data-waiting={visit.waiting}>
       {text}
@@ -131,7 +142,14 @@ function Start({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
         </Box>
       </Box>
       <Box p="12px 18px 18px" borderTopWidth="1px" borderColor="rule">
-        <GoButton type="button" w="100%" h="60px" fontSize="17px" data-key="tick" onClick={() => visit.say({ type: "start" })}>
+        <GoButton
+          type="button"
+          w="100%"
+          h="60px"
+          fontSize="17px"
+          data-key="tick"
+          onClick={() => visit.say({ type: "start" })}
+        >
           Start
         </GoButton>
       </Box>
@@ -150,7 +168,9 @@ function Closed({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
           {visit.kept.tankName}, {visit.kept.siteName}. <Net visit={visit} sync={sync} />
         </Box>
         <Box mt="10px" color="soft">
-          {visit.waiting > 0 ? "Everything is kept on this device and goes up by itself when there is a network." : "The letter is being made; it waits under Letters to be read and sent."}
+          {visit.waiting > 0
+            ? "Everything is kept on this device and goes up by itself when there is a network."
+            : "The letter is being made; it waits under Letters to be read and sent."}
         </Box>
         <Flex gap="10px" mt="18px">
           <GoButton asChild>
@@ -171,7 +191,10 @@ type Panel = "step" | "all" | "seen" | "close";
 function Running({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
   const { plan, state, kept } = visit;
   const { steps } = plan;
-  const settled = useCallback((s: Step) => state.ticked[s.id] !== undefined || state.skipped[s.id] !== undefined, [state]);
+  const settled = useCallback(
+    (s: Step) => state.ticked[s.id] !== undefined || state.skipped[s.id] !== undefined,
+    [state],
+  );
   const [chosen, setChosen] = useState<string | null>(null);
   const [panel, setPanel] = useState<Panel>("step");
   const first = steps.find((s) => !settled(s));
@@ -209,7 +232,18 @@ function Running({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
               ["close", "Close"],
             ] as const
           ).map(([id, label]) => (
-            <QuietButton key={id} type="button" role="tab" aria-selected={panel === id} flex="1" minH="44px" fontSize="14px" px="4px" {...(panel === id ? { bg: "corallineWash", borderColor: "coralline" } : {})} onClick={() => setPanel(id)}>
+            <QuietButton
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={panel === id}
+              flex="1"
+              minH="44px"
+              fontSize="14px"
+              px="4px"
+              {...(panel === id ? { bg: "corallineWash", borderColor: "coralline" } : {})}
+              onClick={() => setPanel(id)}
+            >
               {label}
             </QuietButton>
           ))}
@@ -220,7 +254,24 @@ function Running({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
       {panel === "all" && (
         <Box px="18px" pb="18px" flex="1">
           {steps.map((s) => (
-            <Button key={s.id} type="button" display="flex" w="100%" gap="10px" textAlign="left" py="10px" minH="48px" borderBottomWidth="1px" borderColor="rule" bg="transparent" cursor="pointer" onClick={() => (setChosen(s.id), setPanel("step"))}>
+            <Button
+              key={s.id}
+              type="button"
+              display="flex"
+              w="100%"
+              gap="10px"
+              textAlign="left"
+              py="10px"
+              minH="48px"
+              borderBottomWidth="1px"
+              borderColor="rule"
+              bg="transparent"
+              cursor="pointer"
+              onClick={() => {
+                setChosen(s.id);
+                setPanel("step");
+              }}
+            >
               <Span w="70px" color={state.skipped[s.id] ? "ochre" : "soft"} flexShrink={0}>
                 {state.ticked[s.id] ? "done" : state.skipped[s.id] ? "skipped" : duration(s.minutes)}
               </Span>
@@ -234,24 +285,52 @@ function Running({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
           <Findings visit={visit} />
         </Box>
       )}
-      {(panel === "close" || (panel === "step" && !step)) && <Close visit={visit} unsettled={steps.filter((s) => s.task && !settled(s))} />}
-      {panel === "step" && step && <OneStep key={step.id} visit={visit} step={step} off={off} onSettled={() => setChosen(null)} settled={settled(step)} />}
+      {(panel === "close" || (panel === "step" && !step)) && (
+        <Close visit={visit} unsettled={steps.filter((s) => s.task && !settled(s))} />
+      )}
+      {panel === "step" && step && (
+        <OneStep
+          key={step.id}
+          visit={visit}
+          step={step}
+          off={off}
+          onSettled={() => setChosen(null)}
+          settled={settled(step)}
+        />
+      )}
     </Page>
   );
 }
 
 const SKIP_REASONS = ["no time left", "part is missing", "owner asked", "not needed today"] as const;
 
-function OneStep({ visit, step, off, settled, onSettled }: { visit: LiveVisit; step: Step; off: readonly SwitchGear[]; settled: boolean; onSettled: () => void }) {
+function OneStep({
+  visit,
+  step,
+  off,
+  settled,
+  onSettled,
+}: {
+  visit: LiveVisit;
+  step: Step;
+  off: readonly SwitchGear[];
+  settled: boolean;
+  onSettled: () => void;
+}) {
   const [skipping, setSkipping] = useState(false);
   const [asking, setAsking] = useState(false);
   const [error, setError] = useState<string | null>(null);
   // The heater may only meet air when it is off and cooled: reaching the drain with it on asks first, off line too.
-  const heaterOn = step.id === "drain" && visit.plan.steps.some((s) => s.off?.includes("heater")) && visit.state.gear.heater?.state !== "off";
+  const heaterOn =
+    step.id === "drain" &&
+    visit.plan.steps.some((s) => s.off?.includes("heater")) &&
+    visit.state.gear.heater?.state !== "off";
   const tick = async (sure = false) => {
     if (heaterOn && !sure) return setAsking(true);
-    if (step.test && !visit.state.readings.some((r) => r.parameter === step.test)) return setError("Enter a reading first, or skip the step with a reason.");
-    if (step.on?.some((g) => !["on", "left-off"].includes(visit.state.gear[g]?.state ?? ""))) return setError("Tick each one on, or say why it stays off.");
+    if (step.test && !visit.state.readings.some((r) => r.parameter === step.test))
+      return setError("Enter a reading first, or skip the step with a reason.");
+    if (step.on?.some((g) => !["on", "left-off"].includes(visit.state.gear[g]?.state ?? "")))
+      return setError("Tick each one on, or say why it stays off.");
     for (const gear of step.off ?? []) await visit.say({ type: "switch", gear, state: "off" });
     if ((step.id === "drain" || step.id === "exchange") && !visit.state.litres) {
       const litres = visit.plan.water.litres.value;
@@ -279,7 +358,14 @@ function OneStep({ visit, step, off, settled, onSettled }: { visit: LiveVisit; s
               <Box fontWeight="640">The heater is still on.</Box>
               In air it cracks or burns. Switch it off and let it cool for 15 minutes.
               <Flex gap="8px" mt="8px">
-                <QuietButton type="button" minH="48px" onClick={async () => (await visit.say({ type: "switch", gear: "heater", state: "off" }), setAsking(false))}>
+                <QuietButton
+                  type="button"
+                  minH="48px"
+                  onClick={async () => {
+                    await visit.say({ type: "switch", gear: "heater", state: "off" });
+                    setAsking(false);
+                  }}
+                >
                   It is off now
                 </QuietButton>
                 <QuietButton type="button" minH="48px" onClick={() => tick(true)}>
@@ -311,37 +397,84 @@ function OneStep({ visit, step, off, settled, onSettled }: { visit: LiveVisit; s
       </Box>
       {off.length > 0 && (
         <Box px="18px" pb="8px" pt="10px">
-          <Span borderWidth="1px" borderColor="vermilion" color="vermilion" rounded="s" px="8px" py="3px" fontWeight="600" fontSize="14px" display="inline-block">
+          <Span
+            borderWidth="1px"
+            borderColor="vermilion"
+            color="vermilion"
+            rounded="s"
+            px="8px"
+            py="3px"
+            fontWeight="600"
+            fontSize="14px"
+            display="inline-block"
+          >
             Off: {off.map(gearName).join(", ")}
           </Span>
         </Box>
       )}
-      <Box p="12px 18px 18px" borderTopWidth="1px" borderColor="rule" display="grid" gridTemplateColumns="1fr 2.1fr" gap="10px" position="sticky" bottom="0" bg="sheet">
+      <Box
+        p="12px 18px 18px"
+        borderTopWidth="1px"
+        borderColor="rule"
+        display="grid"
+        gridTemplateColumns="1fr 2.1fr"
+        gap="10px"
+        position="sticky"
+        bottom="0"
+        bg="sheet"
+      >
         {settled ? (
-          <QuietButton type="button" h="60px" fontSize="17px" onClick={() => visit.say({ type: "untick", step: step.id })}>
+          <QuietButton
+            type="button"
+            h="60px"
+            fontSize="17px"
+            onClick={() => visit.say({ type: "untick", step: step.id })}
+          >
             Undo
           </QuietButton>
         ) : (
-          <QuietButton type="button" h="60px" fontSize="17px" onClick={() => setSkipping(!skipping)} aria-expanded={skipping}>
+          <QuietButton
+            type="button"
+            h="60px"
+            fontSize="17px"
+            onClick={() => setSkipping(!skipping)}
+            aria-expanded={skipping}
+          >
             Skip…
           </QuietButton>
         )}
-        <GoButton type="button" h="60px" fontSize="17px" data-key="tick" onClick={() => (settled ? onSettled() : tick())}>
-          {settled ? "Next" : DONE_WORD[step.id] ?? "Done"}
+        <GoButton
+          type="button"
+          h="60px"
+          fontSize="17px"
+          data-key="tick"
+          onClick={() => (settled ? onSettled() : tick())}
+        >
+          {settled ? "Next" : (DONE_WORD[step.id] ?? "Done")}
         </GoButton>
       </Box>
     </>
   );
 }
 
-const DONE_WORD: Readonly<Record<string, string>> = { drain: "At the mark", refill: "Filled", "heater-off": "It is off", "power-down": "All off", "power-up": "All on", look: "Looked" };
+const DONE_WORD: Readonly<Record<string, string>> = {
+  drain: "At the mark",
+  refill: "Filled",
+  "heater-off": "It is off",
+  "power-down": "All off",
+  "power-up": "All on",
+  look: "Looked",
+};
 
 function Close({ visit, unsettled }: { visit: LiveVisit; unsettled: readonly Step[] }) {
   const [error, setError] = useState<string | null>(null);
   const { state, kept } = visit;
   const off = Object.entries(state.gear).flatMap(([gear, g]) => (g?.state === "off" ? [gear as SwitchGear] : []));
   const answered = new Set(state.findings.filter((f) => f.outcome).map((f) => f.id));
-  const open = [...state.findings.filter((f) => !f.outcome), ...kept.input.findings.filter((f) => !answered.has(f.id) && !state.findings.some((x) => x.id === f.id))];
+  const open = [
+    ...state.findings.filter((f) => !f.outcome),
+    ...kept.input.findings.filter((f) => !answered.has(f.id) && !state.findings.some((x) => x.id === f.id)),
+  ];
   const { say } = visit;
   const close = useCallback(async () => {
     const refusal = await say({ type: "close" });
@@ -369,7 +502,14 @@ function Close({ visit, unsettled }: { visit: LiveVisit; unsettled: readonly Ste
             <Box fontWeight="560">Not done: {s.title}</Box>
             <Flex gap="6px" mt="6px" wrap="wrap">
               {SKIP_REASONS.map((r) => (
-                <QuietButton key={r} type="button" minH="44px" fontSize="14px" fontWeight="400" onClick={() => say({ type: "skip", step: s.id, reason: r })}>
+                <QuietButton
+                  key={r}
+                  type="button"
+                  minH="44px"
+                  fontSize="14px"
+                  fontWeight="400"
+                  onClick={() => say({ type: "skip", step: s.id, reason: r })}
+                >
                   {r}
                 </QuietButton>
               ))}
@@ -383,7 +523,8 @@ function Close({ visit, unsettled }: { visit: LiveVisit; unsettled: readonly Ste
         )}
         {off.length + unsettled.length + open.length === 0 && (
           <Box mt="8px" color="soft">
-            Everything is on, every job is done or has its reason, and nothing that was seen is left open. Look back once at the floor, the plugs and the valves.
+            Everything is on, every job is done or has its reason, and nothing that was seen is left open. Look back
+            once at the floor, the plugs and the valves.
           </Box>
         )}
         {error && (

@@ -1,13 +1,20 @@
+import type { SwitchGear } from "@keel-round/core/tank";
 import type { Refusal } from "@keel-round/core/visit";
 import { gearName } from "@keel-round/core/visit";
-import type { SwitchGear } from "@keel-round/core/tank";
 
 const list = (items: readonly string[]) => items.join(", ");
 
 /** Why an entry is refused, as a sentence to stand beside it. */
-export function refusalSentence(refusal: { readonly code: string; readonly items?: readonly string[]; readonly limit?: number; readonly field?: string }): string {
+export function refusalSentence(refusal: {
+  readonly code: string;
+  readonly items?: readonly string[];
+  readonly limit?: number;
+  readonly field?: string;
+}): string {
   const items = refusal.items ?? [];
-  switch (refusal.code as Refusal["code"] | "plan-too-large" | "payload-differs" | "sequence-used" | "malformed" | "not-found") {
+  switch (
+    refusal.code as Refusal["code"] | "plan-too-large" | "payload-differs" | "sequence-used" | "malformed" | "not-found"
+  ) {
     case "already-closed":
       return "This visit is closed already. A correction can still be added as a note or a reading.";
     case "not-started":

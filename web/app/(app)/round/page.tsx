@@ -9,9 +9,22 @@ export default async function RoundPage({ searchParams }: { searchParams: Promis
   const scope = await pageScope(["office", "technician"]);
   const { day, who } = await searchParams;
   const now = nowIn(scope);
-  if (day !== undefined && !isCivilDate(day)) return <Notice tone="care">There is no day “{day}”. A day is written like {now.date}.</Notice>;
+  if (day !== undefined && !isCivilDate(day))
+    return (
+      <Notice tone="care">
+        There is no day “{day}”. A day is written like {now.date}.
+      </Notice>
+    );
   const { personId, people } = await whoseRound(scope, who);
   if (!personId) notFound();
   const date = day ?? now.date;
-  return <RoundView scope={scope} round={await roundOf(scope, personId, date)} date={date} now={now} people={scope.role === "office" ? people : []} />;
+  return (
+    <RoundView
+      scope={scope}
+      round={await roundOf(scope, personId, date)}
+      date={date}
+      now={now}
+      people={scope.role === "office" ? people : []}
+    />
+  );
 }

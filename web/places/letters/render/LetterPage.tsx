@@ -40,7 +40,14 @@ function Tank({ tank }: { tank: LetterTank }) {
     <section className="tank">
       <h1>
         <svg width="33" height="20" viewBox="0 0 26 16" aria-hidden="true">
-          <g transform={`rotate(${TILT[tank.trim.state]} 13 7)`} stroke={colour} strokeWidth="2.2" fill="none" strokeLinecap="round" strokeDasharray={tank.trim.state === "unknown" ? "3 4" : undefined}>
+          <g
+            transform={`rotate(${TILT[tank.trim.state]} 13 7)`}
+            stroke={colour}
+            strokeWidth="2.2"
+            fill="none"
+            strokeLinecap="round"
+            strokeDasharray={tank.trim.state === "unknown" ? "3 4" : undefined}
+          >
             <path d="M2.5 7 H23.5" />
             <path d="M10 7 L13 12.5 L16 7" fill={colour} strokeWidth="1" />
           </g>

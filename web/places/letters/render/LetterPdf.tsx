@@ -9,23 +9,59 @@ const fonts = join(process.cwd(), "..", "node_modules", "@expo-google-fonts");
 Font.register({
   family: "AHN",
   fonts: [
-    { src: join(fonts, "atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"), fontWeight: 400 },
-    { src: join(fonts, "atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf"), fontWeight: 600 },
+    {
+      src: join(fonts, "atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"),
+      fontWeight: 400,
+    },
+    {
+      src: join(fonts, "atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf"),
+      fontWeight: 600,
+    },
   ],
 });
-Font.register({ family: "AHM", src: join(fonts, "atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf") });
+Font.register({
+  family: "AHM",
+  src: join(fonts, "atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
+});
 Font.registerHyphenationCallback((word) => [word]);
 
 const styles = StyleSheet.create({
-  page: { fontFamily: "AHN", fontSize: 10, lineHeight: 1.4, color: INK.ink, backgroundColor: "#FFFFFF", paddingVertical: 40, paddingHorizontal: 52 },
-  head: { flexDirection: "row", justifyContent: "space-between", borderBottomWidth: 1.4, borderColor: INK.ink, paddingBottom: 6 },
+  page: {
+    fontFamily: "AHN",
+    fontSize: 10,
+    lineHeight: 1.4,
+    color: INK.ink,
+    backgroundColor: "#FFFFFF",
+    paddingVertical: 40,
+    paddingHorizontal: 52,
+  },
+  head: {
+    flexDirection: "row",
+    justifyContent: "space-between",
+    borderBottomWidth: 1.4,
+    borderColor: INK.ink,
+    paddingBottom: 6,
+  },
   h1: { fontSize: 18, fontWeight: 600, lineHeight: 1.2 },
-  h2: { fontSize: 10, fontWeight: 600, marginTop: 10, borderBottomWidth: 0.7, borderColor: INK.ruleStrong, paddingBottom: 2 },
-  row: { flexDirection: "row", alignItems: "center", borderBottomWidth: 0.5, borderColor: INK.rule, paddingVertical: 2.5 },
+  h2: {
+    fontSize: 10,
+    fontWeight: 600,
+    marginTop: 10,
+    borderBottomWidth: 0.7,
+    borderColor: INK.ruleStrong,
+    paddingBottom: 2,
+  },
+  row: {
+    flexDirection: "row",
+    alignItems: "center",
+    borderBottomWidth: 0.5,
+    borderColor: INK.rule,
+    paddingVertical: 2.5,
+  },
 });
 
 /** Thin and fixed spaces are not in the typeface and would come out as other letters. */
-const plain = (text: string) => text.replaceAll("\u2009", " ").replaceAll("\u00a0", " ");
+const plain = (text: string) => text.replaceAll("\u202f", " ").replaceAll("\u00a0", " ");
 
 function Strip({ reading }: { reading: LetterReading }) {
   const at = stripPlaces(reading);
@@ -34,7 +70,9 @@ function Strip({ reading }: { reading: LetterReading }) {
     <Svg width={130} height={12}>
       <Line x1={4} x2={126} y1={6} y2={6} stroke={INK.ruleStrong} strokeWidth={0.7} />
       <Rect x={x(at.low)} y={2.5} width={Math.max(2, x(at.high) - x(at.low))} height={7} fill={INK.band} />
-      {at.before !== null ? <Circle cx={x(at.before)} cy={6} r={2.4} fill="#FFFFFF" stroke={INK.faint} strokeWidth={0.7} /> : null}
+      {at.before !== null ? (
+        <Circle cx={x(at.before)} cy={6} r={2.4} fill="#FFFFFF" stroke={INK.faint} strokeWidth={0.7} />
+      ) : null}
       <Circle cx={x(at.now)} cy={6} r={3} fill={TONE[reading.standing]} />
     </Svg>
   );

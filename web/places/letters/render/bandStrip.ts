@@ -14,5 +14,10 @@ export function stripPlaces({ band, value, before }: LetterReading): StripPlaces
   const margin = (band.actHigh - from) * 0.15;
   const [left, right] = [Math.max(0, from - margin), band.actHigh + margin];
   const place = (x: number) => Math.min(1, Math.max(0, (x - left) / (right - left)));
-  return { low: place(Math.max(0, band.idealLow)), high: place(band.idealHigh), now: place(value), before: before === null ? null : place(before) };
+  return {
+    low: place(Math.max(0, band.idealLow)),
+    high: place(band.idealHigh),
+    now: place(value),
+    before: before === null ? null : place(before),
+  };
 }

@@ -6,9 +6,14 @@ import { LetterPdf } from "./LetterPdf";
 import { letterSections } from "./sections";
 
 /** A letter in the three forms it is kept and sent in. */
-export async function renderLetter(content: LetterContent): Promise<{ subject: string; html: string; plain: string; pdf: Buffer }> {
+export async function renderLetter(
+  content: LetterContent,
+): Promise<{ subject: string; html: string; plain: string; pdf: Buffer }> {
   return {
-    subject: `${content.siteName}: ${content.tanks.map((t) => t.heading.replace(/^Your /, "your ")).join("; ")}`.slice(0, 190),
+    subject: `${content.siteName}: ${content.tanks.map((t) => t.heading.replace(/^Your /, "your ")).join("; ")}`.slice(
+      0,
+      190,
+    ),
     html: `<!doctype html>${renderToStaticMarkup(<LetterPage content={content} />)}`,
     plain: plainLetter(content),
     pdf: await renderToBuffer(<LetterPdf content={content} />),
@@ -25,5 +30,8 @@ function plainLetter(content: LetterContent): string {
       ...letterSections(tank).map((s) => `${s.title}\n${s.lines.join("\n")}`),
     ].join("\n\n"),
   );
-  return [`Dear ${content.to},`, ...tanks, content.signedBy].join("\n\n").replaceAll("\u2009", " ").replaceAll("\u00a0", " ");
+  return [`Dear ${content.to},`, ...tanks, content.signedBy]
+    .join("\n\n")
+    .replaceAll("\u202f", " ")
+    .replaceAll("\u00a0", " ");
 }

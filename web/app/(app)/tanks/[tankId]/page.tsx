@@ -3,7 +3,13 @@ import { orNotFound, pageScope } from "@/data/pageScope";
 import { loadTank } from "@/data/tanks";
 import { TABS, TankSheet } from "@/places/tanks/TankSheet";
 
-export default async function TankPage({ params, searchParams }: { params: Promise<{ tankId: string }>; searchParams: Promise<{ tab?: string }> }) {
+export default async function TankPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ tankId: string }>;
+  searchParams: Promise<{ tab?: string }>;
+}) {
   const scope = await pageScope();
   const [{ tankId }, { tab }] = await Promise.all([params, searchParams]);
   const today = civilOf(Date.now(), scope.zone).date;

@@ -2,8 +2,14 @@ import { definePublicRoute } from "@/data/define";
 import { letterByToken } from "@/data/letters";
 import { letterHeaders, noSuchLetter } from "@/places/letters/headers";
 
-export const GET = definePublicRoute("letter.pdf", "An unguessable token, hashed in the database and revocable.", async (_request: Request, { params }: { params: Promise<{ token: string }> }) => {
-  const letter = await letterByToken((await params).token);
-  if (!letter) return noSuchLetter();
-  return new Response(new Uint8Array(letter.pdf), { headers: { ...letterHeaders("application/pdf"), "content-disposition": 'inline; filename="letter.pdf"' } });
-});
+export const GET = definePublicRoute(
+  "letter.pdf",
+  "An unguessable token, hashed in the database and revocable.",
+  async (_request: Request, { params }: { params: Promise<{ token: string }> }) => {
+    const letter = await letterByToken((await params).token);
+    if (!letter) return noSuchLetter();
+    return new Response(new Uint8Array(letter.pdf), {
+      headers: { ...letterHeaders("application/pdf"), "content-disposition": 'inline; filename="letter.pdf"' },
+    });
+  },
+);

@@ -11,5 +11,7 @@ export const POST = defineRoute({
   params: z.object({ visitId: z.uuid() }),
   body: z.object({ ops: z.array(z.unknown()).min(1).max(MOST_AT_ONCE) }),
   foreign: (ids) => ({ params: { visitId: ids.visitId }, body: { ops: [{}] } }),
-  run: async (scope, { params, body }) => ({ results: await postOperations(scope, params.visitId, body.ops, new Date()) }),
+  run: async (scope, { params, body }) => ({
+    results: await postOperations(scope, params.visitId, body.ops, new Date()),
+  }),
 });
