@@ -49,13 +49,20 @@ class Rows {
   }
 }
 
-/** Loads the demo business, dated relative to `now`. The same seed gives the same year. */
-export async function loadDemo(now: Date): Promise<{ businessId: string; today: string }> {
+/**
+ * Loads the demo business, dated relative to `now`. The same seed gives the same year.
+ *
+ * @param options `suffix` keeps the logins of several copies in one database apart.
+ */
+export async function loadDemo(
+  now: Date,
+  { suffix = "" }: { suffix?: string } = {},
+): Promise<{ businessId: string; today: string }> {
   const today = civilOf(now.getTime(), ZONE).date;
   const day = (offset: number) => addDays(today, offset);
   const businessId = newId();
   const rows = new Rows();
-  rows.add(t.organization, { id: businessId, name: logins.business, slug: "calder-renn", createdAt: now });
+  rows.add(t.organization, { id: businessId, name: logins.business, slug: `calder-renn${suffix}`, createdAt: now });
   rows.add(t.business, {
     id: businessId,
     name: logins.business,
@@ -74,7 +81,7 @@ export async function loadDemo(now: Date): Promise<{ businessId: string; today: 
   const all = [...stories(day), ...fillers()];
   const clients = addClients(rows, businessId, all);
   await rows.write();
-  const people = await addPeople(rows, businessId, clients, now);
+  const people = await addPeople(rows, businessId, clients, now, suffix);
 
   const sites = new Map<string, { siteId: string; seriesId: string; rule: string; dates: string[] }>();
   const stopIds = new Map<string, string>();
@@ -151,11 +158,12 @@ async function addPeople(
   businessId: string,
   clients: ReadonlyMap<string, string>,
   now: Date,
+  suffix: string,
 ): Promise<Map<string, string>> {
   const people = new Map<string, string>();
   for (const login of logins.logins) {
     const made = await auth().api.signUpEmail({
-      body: { name: login.name, email: login.email, password: login.password },
+      body: { name: login.name, email: suffix + login.email, password: login.password },
     });
     const id = newId();
     people.set(login.name, id);

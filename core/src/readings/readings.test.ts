@@ -1,0 +1,142 @@
+import { describe, expect, test } from "vitest";
+import type { Band } from "../tank/index.ts";
+import { fitBuildUp, judgeTrim, placeInBand, standing, type TrimInput } from "./index.ts";
+
+const nitrate: Band = {
+  parameter: "nitrate",
+  idealLow: 0,
+  idealHigh: 30,
+  actLow: -1,
+  actHigh: 40,
+  validDays: 21,
+  required: true,
+};
+const alkalinity: Band = {
+  parameter: "alkalinity",
+  idealLow: 7.6,
+  idealHigh: 8.8,
+  actLow: 6.8,
+  actHigh: 11,
+  validDays: 21,
+  required: false,
+};
+
+describe("build-up", () => {
+  /** A saw-tooth lived through in quarter days: no formula of the fit is used. */
+  function sawTooth(perDay: number, share: number, refill: number, weeks: number) {
+    const readings: { day: number; value: number; sigma: number }[] = [];
+    const changes: { day: number; share: number; refill: number }[] = [];
+    let value = 20;
+    for (let week = 0; week < weeks; week++) {
+      for (let step = 0; step < 28; step++) value += perDay / 4;
+      readings.push({ day: (week + 1) * 7 - 0.01, value, sigma: 1 });
+      changes.push({ day: (week + 1) * 7, share, refill });
+      value = value * (1 - share) + refill * share;
+    }
+    return { readings, changes, value };
+  }
+
+  test("finds the rate and today's value behind a saw-tooth", () => {
+    const { readings, changes, value } = sawTooth(1.2, 0.3, 8, 8);
+    const fit = fitBuildUp(readings, changes, 56 + 3);
+    expect(fit.enough && fit.perDay).toBeCloseTo(1.2, 1);
+    expect(fit.enough && fit.now).toBeCloseTo(value + 3 * 1.2, 0);
+  });
+
+  test("one absurd reading hardly moves it", () => {
+    const { readings, changes } = sawTooth(1.2, 0.3, 8, 8);
+    const spoilt = readings.map((r, i) => (i === 4 ? { ...r, value: r.value + 30 } : r));
+    const fit = fitBuildUp(spoilt, changes, 56);
+    expect(fit.enough && Math.abs(fit.perDay - 1.2)).toBeLessThan(0.2);
+  });
+
+  test("says why there is no rate", () => {
+    const { readings, changes } = sawTooth(1.2, 0.3, 8, 3);
+    expect(fitBuildUp(readings, changes, 21)).toEqual({ enough: false, reason: "few-readings" });
+    const flat = Array.from({ length: 6 }, (_, i) => ({ day: i * 7, value: 10, sigma: 2 }));
+    expect(fitBuildUp(flat, [], 42)).toEqual({ enough: false, reason: "within-kit-error" });
+  });
+});
+
+describe("trim", () => {
+  const base: TrimInput = {
+    bands: [nitrate, alkalinity],
+    latest: { nitrate: { value: 15, sigma: 2, ageDays: 1 } },
+    perDay: {},
+    daysToNextVisit: 9,
+    seriousFindings: [],
+    slippedTwice: [],
+  };
+  const judge = (change: Partial<TrimInput>) => judgeTrim({ ...base, ...change });
+
+  test("steady: inside its bands and every required reading young", () =>
+    expect(judge({})).toEqual({ state: "steady", others: [] }));
+
+  test("off course beyond act, and within kit error of it: re-test", () => {
+    expect(judge({ latest: { nitrate: { value: 60, sigma: 2, ageDays: 1 } } })).toMatchObject({
+      state: "off",
+      reason: { code: "beyond-act", side: "high", retest: false },
+    });
+    expect(judge({ latest: { nitrate: { value: 41, sigma: 2, ageDays: 1 } } })).toMatchObject({
+      state: "off",
+      reason: { retest: true },
+    });
+    expect(judge({ freeAmmonia: { value: 0.05, act: 0.02 } })).toMatchObject({
+      state: "off",
+      reason: { code: "free-ammonia" },
+    });
+    expect(judge({ seriousFindings: ["leak at the weir"] })).toMatchObject({
+      state: "off",
+      reason: { code: "open-finding" },
+    });
+  });
+
+  test("drifting outside ideal by more than one standard deviation only", () => {
+    expect(judge({ latest: { nitrate: { value: 31.5, sigma: 2, ageDays: 1 } } }).state).toBe("steady");
+    expect(judge({ latest: { nitrate: { value: 33, sigma: 2, ageDays: 1 } } })).toMatchObject({
+      state: "drifting",
+      reason: { code: "outside-ideal" },
+    });
+  });
+
+  test("drifting when act is crossed before the next visit and its slack", () => {
+    expect(judge({ latest: { nitrate: { value: 29, sigma: 2, ageDays: 0 } }, perDay: { nitrate: 1.5 } })).toMatchObject(
+      { state: "drifting", reason: { code: "will-cross", limit: 40 } },
+    );
+    expect(judge({ latest: { nitrate: { value: 29, sigma: 2, ageDays: 0 } }, perDay: { nitrate: 1 } }).state).toBe(
+      "steady",
+    );
+    const falling = {
+      latest: { nitrate: { value: 10, sigma: 1, ageDays: 0 }, alkalinity: { value: 7.7, sigma: 0.2, ageDays: 0 } },
+      perDay: { alkalinity: -0.12 },
+    };
+    expect(judge(falling)).toMatchObject({
+      state: "drifting",
+      reason: { code: "will-cross", parameter: "alkalinity", limit: 6.8 },
+    });
+  });
+
+  test("not known without a young required reading, in words of which", () => {
+    expect(judge({ latest: { nitrate: { value: 15, sigma: 2, ageDays: 30 } } })).toMatchObject({
+      state: "unknown",
+      reason: { code: "no-reading", ageDays: 30 },
+    });
+    expect(judge({ latest: {} })).toMatchObject({ state: "unknown", reason: { ageDays: null } });
+  });
+
+  test("the worst decides and carries the others", () => {
+    const trim = judge({ latest: { nitrate: { value: 60, sigma: 2, ageDays: 1 } }, slippedTwice: ["Soak the pump"] });
+    expect(trim.state).toBe("off");
+    expect(trim.others).toEqual([{ code: "slipped-twice", task: "Soak the pump" }]);
+  });
+});
+
+test("a value's place on its band: act at one, ideal within a half", () => {
+  expect(placeInBand(nitrate, 40)).toBeCloseTo(1, 9);
+  expect(placeInBand(nitrate, 30)).toBeCloseTo(0.5, 9);
+  expect(placeInBand(nitrate, 15)).toBeCloseTo(0, 9);
+  expect(placeInBand(alkalinity, 6.8)).toBeCloseTo(-1, 9);
+  expect(placeInBand(alkalinity, 0)).toBe(-1.15);
+  expect(standing(alkalinity, 7)).toBe("watch");
+  expect(standing(alkalinity, 12)).toBe("act");
+});

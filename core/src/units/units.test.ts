@@ -1,0 +1,101 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import {
+  figure,
+  inUnit,
+  METRIC,
+  methodSigma,
+  PARAMETERS,
+  parameterFacts,
+  parseNumber,
+  parseReading,
+  showReading,
+  showVolume,
+} from "./index.ts";
+
+const entry = (parameter: (typeof PARAMETERS)[number], text: string, unit: string, method = "liquid kit") =>
+  parseReading({ parameter, text, unit, method });
+
+describe("entered readings", () => {
+  // 1 meq/L = 2.804 dKH; NO3 = 4.4266 × N; PO4 = 3.0661 × P; NH3 = 1.2159 × N; 17.85 mg/L CaCO3 a degree.
+  test.each([
+    ["alkalinity", "3", "meq/L", 8.412],
+    ["alkalinity", "150", "ppm CaCO3", 8.403],
+    ["nitrate", "2.5", "mg/L N", 11.067],
+    ["phosphate", "30", "ppb P", 0.092],
+    ["phosphate", "0,05", "mg/L P", 0.1533],
+    ["ammonia", "1", "mg/L NH3", 0.8224],
+    ["temperature", "77", "°F", 25],
+    ["salinity", "1.0264", "SG 25/25", 35.04],
+  ] as const)("%s %s %s", (parameter, text, unit, value) => {
+    const parsed = entry(parameter, text, unit);
+    expect(parsed.ok && parsed.value).toBeCloseTo(value, 2);
+  });
+
+  test("a specific gravity typed as ppt is asked about, never converted silently", () => {
+    expect(entry("salinity", "1.026", "ppt", "refractometer")).toMatchObject({
+      ok: false,
+      problem: { code: "other-unit", unit: "SG 25/25" },
+    });
+    expect(entry("temperature", "77", "°C")).toMatchObject({ ok: false, problem: { code: "other-unit", unit: "°F" } });
+  });
+
+  test.each([
+    ["nitrate", "-5", "mg/L", "implausible"],
+    ["nitrate", "9000", "mg/L", "implausible"],
+    ["ph", "14.5", "", "implausible"],
+    ["salinity", "60", "ppt", "implausible"],
+    ["nitrate", "about 20", "mg/L", "not-a-number"],
+    ["nitrate", "1e3", "mg/L", "not-a-number"],
+    ["nitrate", "", "mg/L", "not-a-number"],
+    ["nitrate", "20", "furlongs", "unknown-unit"],
+  ] as const)("%s %s %s is refused", (parameter, text, unit, code) =>
+    expect(entry(parameter, text, unit)).toMatchObject({ ok: false, problem: { code } }),
+  );
+
+  test("decimal commas and points mean the same", () => {
+    expect(parseNumber("7,4")).toBe(7.4);
+    expect(parseNumber(" 7.4 ")).toBe(7.4);
+    expect(parseNumber("−0.5")).toBe(-0.5);
+    expect(parseNumber("1.234.5")).toBeNull();
+  });
+
+  test("a strip is coarser than a photometer, and an unknown method is as coarse as the worst", () => {
+    expect(methodSigma("nitrate", "strip", 40)).toBeGreaterThan(methodSigma("nitrate", "photometer", 40));
+    expect(methodSigma("nitrate", "by eye", 40)).toBe(methodSigma("nitrate", "strip", 40));
+    // A liquid kit's 20 % of 40 is a 95 % half-width of 8; its step of 1 adds step/√12.
+    expect(methodSigma("nitrate", "liquid kit", 40)).toBeCloseTo(Math.hypot(8 / 1.959964, 1 / Math.sqrt(12)), 9);
+  });
+
+  test("every unit of every parameter comes back to where it started", () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...PARAMETERS),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        (parameter, part) => {
+          const { plausible, units } = parameterFacts[parameter];
+          const value = plausible[0] + part * (plausible[1] - plausible[0]);
+          for (const unit of units) {
+            // Conductivity's scale starts at 2 PSU and is given at the sample's temperature.
+            if (unit.unit === "mS/cm raw" && (value < 2.2 || value > 40)) continue;
+            expect(unit.toCanonical(inUnit(parameter, value, unit.unit), 25)).toBeCloseTo(value, 4);
+          }
+        },
+      ),
+    ));
+});
+
+describe("display", () => {
+  test("figures are grouped and fixed", () => {
+    expect(figure(3390.4, 0)).toBe("3\u202f390");
+    expect(figure(-0.04, 1)).toBe("0.0");
+    expect(figure(1234567.891, 2)).toBe("1\u202f234\u202f567.89");
+  });
+  test("a person's units change what is shown, not what is kept", () => {
+    expect(showVolume(100, "US gal")).toBeCloseTo(26.417, 3);
+    expect(showVolume(100, "imp gal")).toBeCloseTo(21.997, 3);
+    expect(showReading("temperature", 25, { ...METRIC, temperature: "°F" })).toBe("77.0");
+    expect(showReading("salinity", 35, { ...METRIC, salinity: "SG 25/25" })).toBe("1.0264");
+    expect(showReading("alkalinity", 8.412, { ...METRIC, alkalinity: "meq/L" })).toBe("3.00");
+  });
+});

@@ -1,0 +1,195 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { TANK_KINDS, type TankBook } from "../tank/index.ts";
+import { inputHash, OrderCycleError, orderSteps, planVisit, rulesFor, withToday } from "./index.ts";
+import { bookOf, inputOf, programmeOf, reading } from "./sample.fixture.ts";
+
+const ids = (input: Parameters<typeof planVisit>[0]) => planVisit(input).steps.map((s) => s.id);
+const before = (list: readonly string[], a: string, b: string) =>
+  list.includes(a) && list.includes(b) && list.indexOf(a) < list.indexOf(b);
+
+describe("order on site", () => {
+  test("the sixteen steps keep their order", () => {
+    const list = ids(inputOf(bookOf("stony-coral", { gear: ["skimmer", "heater", "return", "wave-maker"] })));
+    for (const [a, b] of [
+      ["arrive", "look"],
+      ["look", "test-alkalinity"],
+      ["test-alkalinity", "mix"],
+      ["mix", "glass-inside"],
+      ["glass-inside", "drain"],
+      ["blow-rock", "power-down"],
+      ["power-down", "drain"],
+      ["drain", "skimmer-cup"],
+      ["skimmer-cup", "refill"],
+      ["refill", "power-up"],
+      ["power-up", "socks"],
+      ["socks", "dosing-check"],
+      ["power-up", "feed-after"],
+      ["verify", "outside-glass"],
+      ["outside-glass", "kit"],
+    ] as const)
+      expect(before(list, a, b), `${a} before ${b}`).toBe(true);
+  });
+
+  test("the heater goes off early and on again only under water", () => {
+    const list = ids(inputOf(bookOf()));
+    expect(before(list, "heater-off", "glass-inside")).toBe(true);
+    expect(before(list, "refill", "heater-on")).toBe(true);
+    expect(before(list, "test-temperature", "heater-off")).toBe(true);
+  });
+
+  test("rules that contradict each other are named", () => {
+    const step = (id: string) => ({ id, phase: id, number: 1 });
+    const rule = (a: string, b: string) => ({ before: a, after: b, reason: "" });
+    expect(() => orderSteps([step("a"), step("b"), step("c")], [rule("a", "b"), rule("b", "a")])).toThrow(
+      OrderCycleError,
+    );
+    try {
+      orderSteps([step("a"), step("b"), step("c")], [rule("a", "b"), rule("b", "a")]);
+    } catch (error) {
+      expect((error as OrderCycleError).steps).toEqual(["a", "b"]);
+    }
+  });
+
+  test("order respects every rule for any kind, any schools and any part of the programme, and is stable", () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...TANK_KINDS),
+        fc.constantFrom("drain-then-fill", "in-and-out", "animals-out"),
+        fc.constantFrom("before", "after", "by-owner"),
+        fc.constantFrom("on", "off"),
+        fc.array(fc.boolean(), { minLength: 40, maxLength: 40 }),
+        (kind, how, feeding, pumpsAtSiphon, keep) => {
+          const plain = bookOf(kind, { gear: ["top-up", "skimmer", "heater", "return", "wave-maker"] });
+          const book: TankBook = {
+            ...plain,
+            schools: {
+              ...plain.schools,
+              how: how as "in-and-out",
+              feeding: feeding as "before",
+              pumpsAtSiphon: pumpsAtSiphon as "on",
+            },
+          };
+          const { steps } = planVisit(
+            inputOf(book, { tasks: programmeOf(kind, "2026-08-01").filter((_, i) => keep[i]) }),
+          );
+          for (const { before: early, after: late } of rulesFor(book.schools)) {
+            const isAt = (name: string) => (s: (typeof steps)[number]) => s.id === name || s.phase === name;
+            const lastEarly = steps.findLastIndex((s) => isAt(early)(s) && !isAt(late)(s));
+            const firstLate = steps.findIndex((s) => isAt(late)(s) && !isAt(early)(s));
+            if (lastEarly >= 0 && firstLate >= 0) expect(lastEarly, `${early} before ${late}`).toBeLessThan(firstLate);
+          }
+          expect(orderSteps([...steps].reverse(), rulesFor(book.schools)).map((s) => s.id)).toEqual(
+            steps.map((s) => s.id),
+          );
+          expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+        },
+      ),
+      { numRuns: 150 },
+    ));
+});
+
+describe("the list follows the tank", () => {
+  test("removing a due task removes its step", () => {
+    const input = inputOf();
+    const without = inputOf(bookOf(), { tasks: input.tasks.filter((t) => t.code !== "glass-inside") });
+    expect(ids(input)).toContain("glass-inside");
+    expect(ids(without)).not.toContain("glass-inside");
+  });
+  test("removing the sump removes the siphon start and moves the mark", () => {
+    const sump = {
+      lengthM: 0.8,
+      widthM: 0.4,
+      heightM: 0.4,
+      runningLevelM: 0.25,
+      lowestLevelM: 0.1,
+      pipesL: 5,
+      weirM: 0.39,
+    };
+    const withSump = bookOf("stony-coral", { sump, gear: ["return", "heater"] });
+    const { sump: _gone, ...bare } = withSump;
+    expect(ids(inputOf(withSump))).toContain("siphon-start");
+    expect(ids(inputOf(bare))).not.toContain("siphon-start");
+  });
+  // Only the school differs; the list of steps must too.
+  test.each([
+    ["feeding", "before", "after"],
+    ["how", "drain-then-fill", "in-and-out"],
+    ["how", "drain-then-fill", "animals-out"],
+    ["heater", "off", "lowered"],
+    ["substrate", "sectors", "never"],
+    ["panels", "all", "leave-one"],
+    ["policy", "fixed-share", "continuous"],
+  ] as const)("school %s: %s or %s", (school, a, b) => {
+    const of = (value: string) => {
+      const book = bookOf("brackish");
+      return planVisit(inputOf({ ...book, schools: { ...book.schools, [school]: value } })).steps.map(
+        (s) => `${s.id}: ${s.title}`,
+      );
+    };
+    expect(of(a)).not.toEqual(of(b));
+  });
+  test("today's sector is the one after the last", () => {
+    const tasks = programmeOf("community").map((t) => (t.code === "vacuum-sector" ? { ...t, lastSector: 4 } : t));
+    expect(planVisit(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "vacuum-sector")?.sector).toBe(1);
+  });
+  test("a filter that must rest is told, not done", () => {
+    const tasks = programmeOf("rift-lake", "2026-09-01").map((t) =>
+      t.code === "filter-a" ? { ...t, lastDoneOn: "2026-11-10" } : t,
+    );
+    const list = ids(inputOf(bookOf("rift-lake"), { tasks }));
+    expect(list).toContain("held:filter-b");
+    expect(list).not.toContain("filter-b");
+  });
+  test("an open finding opens the visit", () => {
+    const findings = [{ id: "f1", kind: "equipment" as const, text: "Pump is loud", dueOn: "2026-11-25" }];
+    expect(planVisit(inputOf(bookOf(), { findings })).steps.find((s) => s.id === "finding:f1")).toMatchObject({
+      phase: "look",
+      reason: "It was put off to today.",
+    });
+  });
+  test("a skipped job says that it slipped, and why", () => {
+    const tasks = programmeOf("community").map((t) =>
+      t.code === "prefilter" ? { ...t, slips: 2, lastSkipReason: "no time left" } : t,
+    );
+    expect(planVisit(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "prefilter")).toMatchObject({
+      slips: 2,
+      reason: expect.stringContaining("no time left"),
+    });
+  });
+});
+
+describe("the plan follows the log", () => {
+  test("a reading changes it, and taking the reading back restores it exactly", () => {
+    const input = inputOf();
+    const raised = planVisit(withToday(input, { readings: [reading("nitrate", 60)], belowMarkCm: null }));
+    expect(raised.water.litres.value).toBeGreaterThan(planVisit(input).water.litres.value);
+    expect(planVisit(withToday(input, { readings: [], belowMarkCm: null }))).toEqual(planVisit(input));
+    expect(inputHash(withToday(input, { readings: [], belowMarkCm: null }))).toBe(inputHash(input));
+  });
+  test("learnt minutes lengthen the visit", () => {
+    const slow = planVisit(inputOf(bookOf(), { loggedMinutes: { "glass-inside": Array(12).fill(24) } }));
+    expect(slow.minutes).toBeGreaterThan(planVisit(inputOf()).minutes + 8);
+  });
+  test("while the water runs out by itself hands work on", () => {
+    const slow = bookOf("community", { drainLPerMinute: 4 });
+    const plan = planVisit(inputOf(slow));
+    expect(plan.minutes).toBeLessThan(plan.steps.reduce((sum, s) => sum + s.minutes, 0) - 5);
+  });
+  test("kit and load follow from the steps", () => {
+    const plan = planVisit(
+      inputOf(bookOf("soft-coral"), { site: { drain: "septic", bucketL: 20, hygieneLast: false } }),
+    );
+    expect(plan.kit).toContain("waste barrel");
+    expect(plan.load.wasteL).toBeCloseTo(plan.water.litres.value, 9);
+    expect(plan.load.mixL).toBeGreaterThan(0);
+    expect(planVisit(inputOf()).load).toMatchObject({ mixL: 0, wasteL: 0 });
+  });
+  test("a snapshot of any kind's plan stays under 20 kB", () => {
+    for (const kind of TANK_KINDS)
+      expect(
+        JSON.stringify(planVisit(inputOf(bookOf(kind), { tasks: programmeOf(kind, "2026-06-01") }))).length,
+        kind,
+      ).toBeLessThan(20_000);
+  });
+});

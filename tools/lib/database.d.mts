@@ -1,0 +1,4 @@
+/** Starts a MariaDB of our own in a folder, on loopback and a free port. */
+export function startDatabase(
+  folder: string,
+): Promise<{ url: (name: string) => string; port: number; fresh: boolean; stop: () => Promise<void> }>;
