@@ -2,13 +2,12 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import mysql from "mysql2/promise";
-import type { TestProject } from "vitest/node";
 import { startDatabase } from "../lib/database.mjs";
 
 const SECRET = "a-secret-for-tests-only-0123456789abcdef";
 
 /** A real MariaDB of its own for the tests that need one, gone when they end. */
-export default async function setup(project: TestProject): Promise<() => Promise<void>> {
+export default async function setup(): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(tmpdir(), "keel-test-"));
   const database = await startDatabase(folder);
   const admin = await mysql.createConnection(database.url(""));
@@ -18,7 +17,6 @@ export default async function setup(project: TestProject): Promise<() => Promise
   process.env.BETTER_AUTH_SECRET = SECRET;
   process.env.BETTER_AUTH_URL = "http://localhost:4690";
   process.env.KEEL_SIGN_UP = "open";
-  project.provide("databaseUrl", database.url("vitest"));
   const { migrateDatabase } = await import("../../web/data/migrate.ts");
   const migrations = new URL("../../web/data/migrations", import.meta.url).pathname;
   await migrateDatabase(database.url("vitest"), migrations);
@@ -26,10 +24,4 @@ export default async function setup(project: TestProject): Promise<() => Promise
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   };
-}
-
-declare module "vitest" {
-  export interface ProvidedContext {
-    databaseUrl: string;
-  }
 }

@@ -71,7 +71,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
 
 function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {
   const op = ops.findLast((o) => o.body.type === "plan");
-  if (!op || op.body.type !== "plan") return null;
+  if (op?.body.type !== "plan") return null;
   return { format: 1, coreVersion: op.body.coreVersion, inputHash: op.body.inputHash, plan: op.body.plan as VisitPlan };
 }
 

@@ -100,13 +100,40 @@ export function fitBuildUp(readings: readonly TimedValue[], changes: readonly Ti
   const typicalSigma = rows.reduce((sum, r) => sum + r.sigma, 0) / rows.length;
   if (Math.abs(rate) * (last.day - firstDay) < 2 * typicalSigma) return { enough: false, reason: "within-kit-error" };
 
+  const rateSigma = Math.sqrt(v11) * inflate;
   const [n0, n1, constant] = balanceAt(nowDay, firstDay, changes);
+  const fitted = {
+    now: start * n0 + rate * n1 + constant,
+    nowSigma: Math.sqrt(Math.max(0, v00 * n0 * n0 + 2 * v01 * n0 * n1 + v11 * n1 * n1)) * inflate,
+  };
   return {
     enough: true,
     perDay: rate,
-    perDaySigma: Math.sqrt(v11) * inflate,
-    now: start * n0 + rate * n1 + constant,
-    nowSigma: Math.sqrt(Math.max(0, v00 * n0 * n0 + 2 * v01 * n0 * n1 + v11 * n1 * n1)) * inflate,
+    perDaySigma: rateSigma,
     readings: readings.length,
+    ...(shifted(readings, changes, nowDay, { rate, rateSigma, ...fitted }) ?? fitted),
   };
+}
+
+/** Readings this close together are of one visit, days. */
+const SAME_VISIT_DAYS = 1;
+const SHIFT_SIGMAS = 3;
+
+/**
+ * Today's value carried on from the last reading, where two readings of the last visit agree with each other and not
+ * with the fit: the level has moved, and a robust fit would take both for outliers. Null otherwise.
+ */
+function shifted(
+  readings: readonly TimedValue[],
+  changes: readonly TimedChange[],
+  nowDay: number,
+  fit: { readonly rate: number; readonly rateSigma: number; readonly now: number; readonly nowSigma: number },
+): { readonly now: number; readonly nowSigma: number } | null {
+  const [last, other] = [readings.at(-1), readings.at(-2)];
+  if (!last || !other || last.day - other.day > SAME_VISIT_DAYS) return null;
+  if (Math.abs(last.value - other.value) > SHIFT_SIGMAS * Math.hypot(last.sigma, other.sigma)) return null;
+  const [c, a, constant] = balanceAt(nowDay, last.day, changes);
+  const now = last.value * c + fit.rate * a + constant;
+  const nowSigma = Math.hypot(c * last.sigma, a * fit.rateSigma);
+  return Math.abs(now - fit.now) > SHIFT_SIGMAS * Math.hypot(nowSigma, fit.nowSigma) ? { now, nowSigma } : null;
 }

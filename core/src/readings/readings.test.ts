@@ -50,6 +50,15 @@ describe("build-up", () => {
     expect(fit.enough && Math.abs(fit.perDay - 1.2)).toBeLessThan(0.2);
   });
 
+  test("two readings of one visit that agree move today's value, one does not", () => {
+    const { readings, changes, value } = sawTooth(1.2, 0.3, 8, 8);
+    const odd = { day: 56.1, value: 70, sigma: 1 };
+    const one = fitBuildUp([...readings, odd], changes, 57);
+    expect(one.enough && Math.abs(one.now - value)).toBeLessThan(6);
+    const two = fitBuildUp([...readings, odd, { ...odd, day: 56.2, value: 71 }], changes, 57);
+    expect(two.enough && two.now).toBeGreaterThan(70);
+  });
+
   test("says why there is no rate", () => {
     const { readings, changes } = sawTooth(1.2, 0.3, 8, 3);
     expect(fitBuildUp(readings, changes, 21)).toEqual({ enough: false, reason: "few-readings" });

@@ -1,27 +1,30 @@
-import { join } from "node:path";
+import { createRequire } from "node:module";
 import type { LetterReading, LetterTank } from "@keel-round/core/letter";
 import { Circle, Document, Font, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View } from "@react-pdf/renderer";
 import type { LetterContent } from "@/data/letters";
 import { stripPlaces } from "./bandStrip";
 import { INK, letterSections, TILT, TONE } from "./sections";
 
-const fonts = join(process.cwd(), "..", "node_modules", "@expo-google-fonts");
+// Full typefaces: the subset ones turn a missing letter into another one without a word.
+const { resolve } = createRequire(import.meta.url);
 Font.register({
   family: "AHN",
   fonts: [
     {
-      src: join(fonts, "atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"),
+      src: resolve("@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"),
       fontWeight: 400,
     },
     {
-      src: join(fonts, "atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf"),
+      src: resolve(
+        "@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf",
+      ),
       fontWeight: 600,
     },
   ],
 });
 Font.register({
   family: "AHM",
-  src: join(fonts, "atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
+  src: resolve("@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
 });
 Font.registerHyphenationCallback((word) => [word]);
 

@@ -1,0 +1,73 @@
+import { addDays } from "@keel-round/core/calendar";
+import { eq } from "drizzle-orm";
+import { beforeAll, describe, expect, test } from "vitest";
+import { demoBusiness } from "../../tools/testing/world.ts";
+import { db } from "./connection";
+import { claimJob, enqueue, failJob, finishJob } from "./jobs";
+import { HORIZON_DAYS, layOut } from "./layOut";
+import { migrateDatabase } from "./migrate";
+import { business, job, stop } from "./schema";
+
+let businessId: string;
+let today: string;
+beforeAll(async () => {
+  ({ businessId, today } = await demoBusiness());
+  await db().delete(job);
+});
+
+describe("jobs", () => {
+  const now = new Date("2026-11-25T10:00:00Z");
+  const later = (seconds: number) => new Date(now.getTime() + seconds * 1000);
+  test("one process gets a job, another one only after the lease ran out", async () => {
+    await enqueue(db(), businessId, "mail", { letterId: "x" }, now);
+    const claims = await Promise.all([claimJob("a", now), claimJob("b", now), claimJob("c", now)]);
+    expect(claims.filter(Boolean)).toHaveLength(1);
+    expect(await claimJob("b", later(30))).toBeNull();
+    const again = await claimJob("b", later(61));
+    expect(again?.attempts).toBe(2);
+    if (again) await finishJob(again.id, later(62));
+    expect(await claimJob("c", later(600))).toBeNull();
+  });
+  test("a failed one comes back later, and is given up with its error after six tries", async () => {
+    await enqueue(db(), businessId, "mail", { letterId: "y" }, now);
+    let at = 0;
+    for (let i = 0; i < 6; i++) {
+      at += 3600;
+      const claimed = await claimJob("a", later(at));
+      expect(claimed?.attempts).toBe(i + 1);
+      if (claimed) await failJob(claimed, "the server refused", later(at));
+      expect(await claimJob("a", later(at + 1))).toBeNull();
+    }
+    expect(await claimJob("a", later(at + 99_999))).toBeNull();
+    const [row] = await db().select().from(job).where(eq(job.error, "the server refused"));
+    expect(row?.failedAt).not.toBeNull();
+  });
+});
+
+describe("stops are laid out", () => {
+  test("once, however often and at once, up to the horizon", async () => {
+    const count = async () =>
+      (await db().select({ id: stop.id }).from(stop).where(eq(stop.businessId, businessId))).length;
+    const before = await count();
+    await db()
+      .update(business)
+      .set({ laidOutTo: addDays(today, HORIZON_DAYS - 14) })
+      .where(eq(business.id, businessId));
+    await Promise.all([layOut(businessId, today), layOut(businessId, today)]);
+    expect(await count()).toBe(before);
+    await layOut(businessId, addDays(today, 7));
+    expect(await count()).toBeGreaterThan(before);
+  });
+});
+
+test("two processes that migrate at once do not collide", async () => {
+  const url = process.env.DATABASE_URL ?? "";
+  const fresh = url.replace(/[^/]+$/, "two_at_once");
+  await db().execute("create database two_at_once");
+  const folder = new URL("./migrations", import.meta.url).pathname;
+  await Promise.all([migrateDatabase(fresh, folder), migrateDatabase(fresh, folder), migrateDatabase(fresh, folder)]);
+  const [rows] = (await db().execute("select count(*) as n from two_at_once.__drizzle_migrations")) as unknown as [
+    { n: number }[],
+  ];
+  expect(Number(rows[0]?.n)).toBe(1);
+});

@@ -1,0 +1,160 @@
+import { eq } from "drizzle-orm";
+import { v7 } from "uuid";
+import { beforeAll, describe, expect, test } from "vitest";
+import { walkThrough } from "../../tools/seed/walkThrough.ts";
+import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
+import { db } from "./connection";
+import type { Refused } from "./define";
+import { job, operation, reading, visit, waterChange } from "./schema";
+import type { Scope } from "./scope";
+
+let ines: Scope;
+let businessId: string;
+let upcoming: Awaited<ReturnType<typeof visitsOf>>;
+/** Each test takes a visit of its own. */
+const next = () => {
+  const v = upcoming.shift();
+  if (!v) throw new Error("Not enough visits laid out");
+  return v;
+};
+const rowsOf = (visitId: string) =>
+  db().select().from(operation).where(eq(operation.visitId, visitId)).orderBy(operation.arrival);
+const readingsOf = (visitId: string) => db().select().from(reading).where(eq(reading.visitId, visitId));
+const nitrate = (id: string, text: string) =>
+  ({ type: "reading", id, parameter: "nitrate", text, unit: "mg/L", method: "liquid kit" }) as const;
+
+beforeAll(async () => {
+  const demo = await demoBusiness();
+  businessId = demo.businessId;
+  ines = await scopeOf(businessId, "Ines");
+  upcoming = [
+    ...(await visitsOf(businessId, "Lanehead Clinic", demo.today)),
+    ...(await visitsOf(businessId, "Town Museum", demo.today)),
+  ];
+});
+
+describe("a batch of operations", () => {
+  test("the same one posted twice changes nothing", async () => {
+    const phone = new Phone(ines, next().visitId);
+    const ops = [phone.op({ type: "start" }), phone.op(nitrate(v7(), "22"))];
+    expect((await phone.send(ops)).map((r) => r.result)).toEqual(["applied", "applied"]);
+    const once = await readingsOf(phone.visitId);
+    expect((await phone.send(ops)).map((r) => r.result)).toEqual(["already", "already"]);
+    expect(await readingsOf(phone.visitId)).toEqual(once);
+    expect(await rowsOf(phone.visitId)).toHaveLength(2);
+  });
+
+  test("the same id with another payload is refused", async () => {
+    const phone = new Phone(ines, next().visitId);
+    const start = phone.op({ type: "start" });
+    await phone.send([start]);
+    expect(await phone.send([{ ...start, body: { type: "note", text: "forged" } }])).toMatchObject([
+      { result: "refused", code: "payload-differs" },
+    ]);
+  });
+
+  test("what comes too early waits, and is applied when the gap closes", async () => {
+    const phone = new Phone(ines, next().visitId);
+    const [start, first, second] = [
+      phone.op({ type: "start" }),
+      phone.op(nitrate(v7(), "20")),
+      phone.op(nitrate(v7(), "30")),
+    ];
+    expect(await phone.send([second])).toMatchObject([{ result: "waiting" }]);
+    expect(await readingsOf(phone.visitId)).toEqual([]);
+    await phone.send([start]);
+    expect(await phone.send([first])).toMatchObject([{ result: "applied" }]);
+    expect((await readingsOf(phone.visitId)).map((r) => r.value).sort()).toEqual([20, 30]);
+    expect((await rowsOf(phone.visitId)).map((r) => r.seq)).toEqual([1, 2, 3]);
+  });
+
+  test("a refused one keeps its place, is kept, and lets later ones through", async () => {
+    const phone = new Phone(ines, next().visitId);
+    const results = await phone.say(
+      { type: "start" },
+      nitrate(v7(), "-3"),
+      { type: "litres", outL: -1, inL: 0 },
+      { type: "litres", outL: 90_000, inL: 0 },
+      nitrate(v7(), "18"),
+    );
+    expect(results.map((r) => r.code ?? r.result)).toEqual([
+      "applied",
+      "bad-reading",
+      "malformed",
+      "more-than-tank",
+      "applied",
+    ]);
+    expect((await rowsOf(phone.visitId)).map((r) => r.status)).toEqual([
+      "applied",
+      "refused",
+      "refused",
+      "refused",
+      "applied",
+    ]);
+    expect(await readingsOf(phone.visitId)).toHaveLength(1);
+  });
+
+  test("what is no operation at all is answered, never thrown", async () => {
+    const phone = new Phone(ines, next().visitId);
+    for (const odd of [null, 7, "text", {}, { opId: "x" }, { ...phone.op({ type: "start" }), at: "yesterday" }])
+      expect(await phone.send([odd])).toMatchObject([{ result: "refused", code: "malformed" }]);
+    expect(await rowsOf(phone.visitId)).toEqual([]);
+  });
+
+  test("two devices on one visit: order of arrival, both kept", async () => {
+    const a = new Phone(ines, next().visitId);
+    const b = new Phone(ines, a.visitId);
+    await a.say({ type: "start" });
+    await Promise.all([a.say(nitrate(v7(), "21")), b.say({ type: "note", text: "from the desk" })]);
+    expect((await rowsOf(a.visitId)).map((r) => r.arrival)).toEqual([1, 2, 3]);
+  });
+
+  test("another business's visit does not exist", async () => {
+    const phone = new Phone({ ...ines, businessId: v7() }, next().visitId);
+    await expect(phone.say({ type: "start" })).rejects.toMatchObject({
+      status: 404,
+      code: "not-found",
+    } satisfies Partial<Refused>);
+  });
+});
+
+describe("a whole visit", () => {
+  test("arrives, closes once, and asks for its letter", async () => {
+    const v = next();
+    const { input, plan } = await planOf(businessId, v);
+    const phone = new Phone(ines, v.visitId);
+    const { ops } = walkThrough(input, Date.now() - 3_600_000, (p) => (p === "ph" ? 7 : 12));
+    const results = await phone.send(ops);
+    expect(results.filter((r) => r.result !== "applied")).toEqual([]);
+    const [row] = await db().select().from(visit).where(eq(visit.id, v.visitId));
+    expect(row).toMatchObject({ state: "closed", plan: { format: 1, plan: { tankId: v.tankId } } });
+    const [change] = await db().select().from(waterChange).where(eq(waterChange.visitId, v.visitId));
+    expect(change?.outL).toBe(plan.water.litres.value);
+    const letters = (await db().select().from(job).where(eq(job.businessId, businessId))).filter(
+      (j) => j.payload.stopId === v.stopId,
+    );
+    expect(letters).toHaveLength(1);
+
+    expect(await new Phone(ines, v.visitId).say({ type: "close" })).toMatchObject([
+      { result: "refused", code: "already-closed" },
+    ]);
+    // A late note is taken and asks for a revised letter.
+    expect(await new Phone(ines, v.visitId).say({ type: "note", text: "the owner rang" })).toMatchObject([
+      { result: "applied" },
+    ]);
+    expect(
+      (await db().select().from(job).where(eq(job.businessId, businessId))).filter(
+        (j) => j.payload.stopId === v.stopId,
+      ),
+    ).toHaveLength(2);
+  });
+
+  test("taking a reading back takes it out of the tank's readings", async () => {
+    const phone = new Phone(ines, next().visitId);
+    const id = v7();
+    await phone.say({ type: "start" }, nitrate(id, "44"));
+    expect(await readingsOf(phone.visitId)).toHaveLength(1);
+    await phone.say({ type: "reading-back", id });
+    expect(await readingsOf(phone.visitId)).toEqual([]);
+  });
+});

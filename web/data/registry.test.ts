@@ -1,0 +1,90 @@
+import { readdirSync, statSync } from "node:fs";
+import { join } from "node:path";
+import { eq } from "drizzle-orm";
+import { beforeAll, describe, expect, test } from "vitest";
+import { demoBusiness, scopeOf, visitsOf } from "../../tools/testing/world.ts";
+import { db } from "./connection";
+import { everyDefinition, type ForeignIds, registered } from "./define";
+import { newId } from "./ids";
+import { letterContent, storeLetter } from "./letters";
+import { letter, person } from "./schema";
+import type { Scope } from "./scope";
+
+const web = join(import.meta.dirname, "..");
+const VERBS = ["GET", "POST", "PUT", "PATCH", "DELETE", "HEAD", "OPTIONS"];
+
+function filesNamed(folder: string, name: string): string[] {
+  return readdirSync(folder).flatMap((entry) => {
+    const path = join(folder, entry);
+    if (statSync(path).isDirectory()) return filesNamed(path, name);
+    return entry === name ? [path] : [];
+  });
+}
+
+let stranger: Scope;
+let ids: ForeignIds;
+
+beforeAll(async () => {
+  const { businessId, today } = await demoBusiness();
+  const ines = await scopeOf(businessId, "Ines");
+  // Somebody of another business, with every role a person may have, asks for these ids.
+  stranger = { ...ines, businessId: newId(), personId: newId() };
+  const [v] = await visitsOf(businessId, "Ilves Dental", today);
+  const [someone] = await db().select().from(person).where(eq(person.businessId, businessId));
+  if (!v || !someone) throw new Error("The demo has no visit");
+  const letterId = newId();
+  await storeLetter(
+    businessId,
+    v.stopId,
+    { letterId, clientId: v.clientId, revision: 1 },
+    { subject: "x", html: "x", plain: "x", pdf: Buffer.from("x") },
+    new Date(),
+  );
+  ids = { visitId: v.visitId, tankId: v.tankId, stopId: v.stopId, letterId, personId: someone.id };
+  for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
+    await import(file);
+});
+
+describe("the registry", () => {
+  test("holds every route handler and every action", async () => {
+    const routes = filesNamed(join(web, "app"), "route.ts");
+    const actions = filesNamed(join(web, "places"), "actions.ts");
+    expect(routes.length).toBeGreaterThanOrEqual(6);
+    expect(actions.length).toBeGreaterThanOrEqual(4);
+    for (const file of routes) {
+      const module = (await import(file)) as Record<string, unknown>;
+      for (const verb of VERBS.filter((v) => v in module))
+        expect(registered(module[verb]), `${file} ${verb}`).toBeDefined();
+    }
+    for (const file of actions) {
+      const module = (await import(file)) as Record<string, unknown>;
+      for (const [name, made] of Object.entries(module))
+        expect(registered(made)?.kind, `${file} ${name}`).toBe("action");
+    }
+    // One that was not made by it is told apart.
+    expect(registered(async () => new Response())).toBeUndefined();
+  });
+
+  test("answers another business's ids with not found", async () => {
+    const probes = everyDefinition().filter((d) => d.probe);
+    expect(probes.map((d) => d.name).sort()).toEqual([
+      "letters.send",
+      "round.move-stop",
+      "round.refill",
+      "tanks.save-settings",
+      "visit.bundle",
+      "visit.operations",
+    ]);
+    for (const { name, probe } of probes)
+      await expect(probe?.(stranger, ids), name).rejects.toMatchObject({ status: 404, code: "not-found" });
+    expect((await db().select().from(letter).where(eq(letter.id, ids.letterId)))[0]?.queuedAt).toBeNull();
+  });
+
+  test("takes no id where it has no probe", () => {
+    const bare = everyDefinition().filter((d) => !d.probe && d.kind !== "public-route");
+    expect(bare.map((d) => d.name).sort()).toEqual(["day.bundles", "me.units"]);
+  });
+
+  test("a letter of a stop with an open visit is not made", async () =>
+    expect(await letterContent(stranger.businessId, ids.stopId)).toBeNull());
+});
