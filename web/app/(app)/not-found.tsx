@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import NextLink from "next/link";
+import { AppLink } from "@/kit/AppLink";
 import { A, H1 } from "@/kit/elements";
 
 export default function NotFound() {
@@ -11,7 +11,7 @@ export default function NotFound() {
       <Box mt="8px" color="soft">
         The address is wrong, or what was here belongs to somebody else.{" "}
         <A asChild color="coralline">
-          <NextLink href="/">Back to the day</NextLink>
+          <AppLink href="/">Back to the day</AppLink>
         </A>
       </Box>
     </Box>

@@ -1,7 +1,7 @@
 "use client";
 
-import NextLink from "next/link";
 import { usePathname } from "next/navigation";
+import { AppLink } from "@/kit/AppLink";
 import { A } from "@/kit/elements";
 
 /** A place in the navigation. Only places that work are in it. */
@@ -28,9 +28,9 @@ export function NavLink({ place }: { place: Place }) {
       borderTopWidth={{ base: "3px", md: 0 }}
       borderColor={here ? "coralline" : "transparent"}
     >
-      <NextLink href={place.href} aria-current={here ? "page" : undefined}>
+      <AppLink href={place.href} aria-current={here ? "page" : undefined}>
         {place.name}
-      </NextLink>
+      </AppLink>
     </A>
   );
 }

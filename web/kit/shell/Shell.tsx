@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
-import NextLink from "next/link";
 import type { ReactNode } from "react";
+import { AppLink } from "@/kit/AppLink";
 import { A, Header, KeyCap, Main, Nav, Path, Svg } from "@/kit/elements";
 import { Keys } from "./Keys";
 import { NavLink, type Place } from "./NavLink";
@@ -52,21 +52,21 @@ export function Shell({
         bg="sheet"
       >
         <A asChild textDecoration="none" w={{ md: "150px" }}>
-          <NextLink href="/round">
+          <AppLink href="/round">
             <Brand />
-          </NextLink>
+          </AppLink>
         </A>
         <Box flex="1" h="34px" minW="0">
           {ribbon}
         </Box>
         <Flex gap="16px" align="center" color="soft" fontSize="13.5px" whiteSpace="nowrap">
           <A asChild textDecoration="none" display={{ base: "none", md: "inline" }}>
-            <NextLink href="/tanks#find" data-key="find">
+            <AppLink href="/tanks#find" data-key="find">
               <Kbd>/</Kbd> find
-            </NextLink>
+            </AppLink>
           </A>
           <A asChild textDecoration="none">
-            <NextLink href="/me">{name}</NextLink>
+            <AppLink href="/me">{name}</AppLink>
           </A>
         </Flex>
       </Header>

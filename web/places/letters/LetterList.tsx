@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import NextLink from "next/link";
+import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
 import { A, B, Details, Pre, Span, Summary, Table } from "@/kit/elements";
 import { Cell } from "@/kit/table";
@@ -82,9 +82,9 @@ export function LetterList({
                     </Cell>
                     <Cell fontWeight="560">
                       <A asChild textDecoration="none" _hover={{ textDecoration: "underline" }}>
-                        <NextLink href={`/letters/${l.id}`} data-row="">
+                        <AppLink href={`/letters/${l.id}`} data-row="">
                           {l.subject}
-                        </NextLink>
+                        </AppLink>
                       </A>
                       {l.revision > 1 && <Span color="soft"> corrected ({l.revision})</Span>}
                     </Cell>

@@ -4,9 +4,9 @@ import { longDate } from "@keel-round/core/letter";
 import type { TimedStop } from "@keel-round/core/round";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { limitSentence, litresText, trimSentence, waterSentence } from "@keel-round/core/words";
-import NextLink from "next/link";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
+import { AppLink } from "@/kit/AppLink";
 import { Choice, GoButton, PageHead, QuietButton } from "@/kit/controls";
 import { DayRibbon } from "@/kit/DayRibbon";
 import { A, Form, Span } from "@/kit/elements";
@@ -59,27 +59,27 @@ export function RoundView({ scope, round, date, now, people }: RoundViewProps) {
             )}
             <Flex color="soft" fontSize="13.5px" gap="6px" align="center">
               <A asChild textDecoration="none">
-                <NextLink href={href(addDays(date, -1))} data-key="previous-day" aria-label="Day before">
+                <AppLink href={href(addDays(date, -1))} data-key="previous-day" aria-label="Day before">
                   <Kbd>[</Kbd>
-                </NextLink>
+                </AppLink>
               </A>
               <A asChild textDecoration="none">
-                <NextLink href={href(addDays(date, 1))} data-key="next-day" aria-label="Day after">
+                <AppLink href={href(addDays(date, 1))} data-key="next-day" aria-label="Day after">
                   <Kbd>]</Kbd>
-                </NextLink>
+                </AppLink>
               </A>
               day
             </Flex>
             {date !== now.date && (
               <QuietButton asChild>
-                <NextLink href={href(now.date)}>Today</NextLink>
+                <AppLink href={href(now.date)}>Today</AppLink>
               </QuietButton>
             )}
             {next && (
               <GoButton asChild>
-                <NextLink href={`/stops/${next.stop.id}`}>
+                <AppLink href={`/stops/${next.stop.id}`}>
                   Next: {next.stop.name}, {clock(next.start)}
-                </NextLink>
+                </AppLink>
               </GoButton>
             )}
           </>
@@ -142,9 +142,9 @@ function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; sc
         </Box>
         <Box w={{ base: "auto", md: "172px" }} flexShrink={0}>
           <A asChild fontWeight="620" textDecoration="none" _hover={{ textDecoration: "underline" }}>
-            <NextLink href={`/stops/${stop.id}`} data-row="">
+            <AppLink href={`/stops/${stop.id}`} data-row="">
               {stop.site.name}
-            </NextLink>
+            </AppLink>
           </A>
           <Box fontSize="12.5px" color="faint">
             {stop.site.address}

@@ -3,9 +3,9 @@ import { daysBetween } from "@keel-round/core/calendar";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { figure } from "@keel-round/core/units";
 import { trimSentence } from "@keel-round/core/words";
-import NextLink from "next/link";
 import type { Scope } from "@/data/scope";
 import type { TankRow } from "@/data/tanks";
+import { AppLink } from "@/kit/AppLink";
 import { BandDots } from "@/kit/BandStrip";
 import { PageHead, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form, Table, Th, Thead, Tr } from "@/kit/elements";
@@ -68,9 +68,9 @@ export function TankList({
               fontSize="14px"
               {...(on ? { bg: "corallineWash", borderColor: "coralline", color: "coralline" } : {})}
             >
-              <NextLink href={href(on ? undefined : s)} aria-current={on ? "true" : undefined}>
+              <AppLink href={href(on ? undefined : s)} aria-current={on ? "true" : undefined}>
                 {LABEL[s]} {count}
-              </NextLink>
+              </AppLink>
             </QuietButton>
           );
         })}
@@ -79,7 +79,7 @@ export function TankList({
         <Box color="soft" py="20px">
           No tank matches{filter.q ? ` “${filter.q}”` : ""}.{" "}
           <A asChild color="coralline">
-            <NextLink href="/tanks">Show all</NextLink>
+            <AppLink href="/tanks">Show all</AppLink>
           </A>
         </Box>
       ) : (
@@ -130,9 +130,9 @@ function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string 
       </Cell>
       <Cell whiteSpace="nowrap">
         <A asChild fontWeight="620" textDecoration="none" _hover={{ textDecoration: "underline" }}>
-          <NextLink href={`/tanks/${row.id}`} data-row="">
+          <AppLink href={`/tanks/${row.id}`} data-row="">
             {row.name}
-          </NextLink>
+          </AppLink>
         </A>
       </Cell>
       <Cell>{row.siteName}</Cell>

@@ -5,9 +5,9 @@ import { dueOn, libraryTask } from "@keel-round/core/programme";
 import { isSalt, kindFacts, type TankKind } from "@keel-round/core/tank";
 import { figure, type Parameter, parameterFacts } from "@keel-round/core/units";
 import { litresText, trimSentence, withUnit } from "@keel-round/core/words";
-import NextLink from "next/link";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
+import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead, SubHead } from "@/kit/controls";
 import { A, Nav, Span, Table } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
@@ -51,7 +51,7 @@ export function TankSheet({ scope, sheet, tab, today }: { scope: Scope; sheet: S
               {next.on <= today ? (
                 <a href={`/visit?visit=${next.visitId}`}>Visit, {next.on === today ? "today" : dayLabel(next.on)}</a>
               ) : (
-                <NextLink href={`/round?day=${next.on}`}>Visit {dayLabel(next.on)}</NextLink>
+                <AppLink href={`/round?day=${next.on}`}>Visit {dayLabel(next.on)}</AppLink>
               )}
             </GoButton>
           ) : null
@@ -81,9 +81,9 @@ export function TankSheet({ scope, sheet, tab, today }: { scope: Scope; sheet: S
             borderColor={t === tab ? "coralline" : "transparent"}
             mb="-1px"
           >
-            <NextLink href={`/tanks/${row.id}?tab=${t}`} aria-current={t === tab ? "page" : undefined}>
+            <AppLink href={`/tanks/${row.id}?tab=${t}`} aria-current={t === tab ? "page" : undefined}>
               {TAB_NAME[t]}
-            </NextLink>
+            </AppLink>
           </A>
         ))}
       </Nav>

@@ -1,8 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/letter";
-import NextLink from "next/link";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
+import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead, SubHead } from "@/kit/controls";
 import { A, H2, Span } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
@@ -75,7 +75,7 @@ function TankPlan({ of, scope }: { of: RoundTank; scope: Scope }) {
       <Flex gap="14px" align="baseline" wrap="wrap">
         <H2 fontSize="19px" fontWeight="640">
           <A asChild textDecoration="none" _hover={{ textDecoration: "underline" }}>
-            <NextLink href={`/tanks/${of.tank.id}`}>{of.tank.name}</NextLink>
+            <AppLink href={`/tanks/${of.tank.id}`}>{of.tank.name}</AppLink>
           </A>
         </H2>
         <TrimMark state={of.status?.trim ?? "unknown"} />

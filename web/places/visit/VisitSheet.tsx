@@ -31,7 +31,7 @@ export function VisitSheet() {
     setVisitId(new URLSearchParams(window.location.search).get("visit") ?? "");
   }, []);
   if (visitId === null) return <Waiting />;
-  return <Loaded visitId={visitId} />;
+  return visitId === "" ? <NotHere why="gone" /> : <Loaded visitId={visitId} />;
 }
 
 const Page = chakra("main", {
@@ -51,31 +51,34 @@ function Waiting() {
 function Loaded({ visitId }: { visitId: string }) {
   const load = useVisit(visitId);
   if (load.status === "loading") return <Waiting />;
-  if (load.status === "missing")
-    return (
-      <Page>
-        <Box p="18px">
-          <H1 fontSize="22px" fontWeight="640" mb="10px">
-            Not on this device
-          </H1>
-          <Notice tone="care">{MISSING[load.why]}</Notice>
-          <Flex gap="10px" mt="14px">
-            <QuietButton asChild>
-              <a href={load.why === "signed-out" ? "/sign-in" : "/round"}>
-                {load.why === "signed-out" ? "Sign in" : "To the round"}
-              </a>
-            </QuietButton>
-            <QuietButton asChild>
-              <a href="/day">What is kept here</a>
-            </QuietButton>
-          </Flex>
-        </Box>
-      </Page>
-    );
+  if (load.status === "missing") return <NotHere why={load.why} />;
   const { visit, sync } = load;
   if (!visit.state.startedAt) return <Start visit={visit} sync={sync} />;
   if (visit.state.closedAt) return <Closed visit={visit} sync={sync} />;
   return <Running visit={visit} sync={sync} />;
+}
+
+function NotHere({ why }: { why: keyof typeof MISSING }) {
+  return (
+    <Page>
+      <Box p="18px">
+        <H1 fontSize="22px" fontWeight="640" mb="10px">
+          Not on this device
+        </H1>
+        <Notice tone="care">{MISSING[why]}</Notice>
+        <Flex gap="10px" mt="14px">
+          <QuietButton asChild>
+            <a href={why === "signed-out" ? "/sign-in" : "/round"}>
+              {why === "signed-out" ? "Sign in" : "To the round"}
+            </a>
+          </QuietButton>
+          <QuietButton asChild>
+            <a href="/day">What is kept here</a>
+          </QuietButton>
+        </Flex>
+      </Box>
+    </Page>
+  );
 }
 
 function Net({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {

@@ -1,0 +1,60 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, openStop, type Page, startVisit, test } from "./fixtures";
+
+async function check(page: Page, what: string): Promise<void> {
+  await page.waitForLoadState("networkidle");
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
+  expect(
+    serious.map(
+      (v) =>
+        `${what}: ${v.id} at ${v.nodes
+          .map((n) => n.target.join(" "))
+          .slice(0, 3)
+          .join("; ")}`,
+    ),
+  ).toEqual([]);
+}
+
+for (const colorScheme of ["light", "dark"] as const) {
+  test(`no serious violation on any screen, ${colorScheme}`, async ({ as, browser, baseURL }) => {
+    test.setTimeout(240_000);
+    const context = await browser.newContext({
+      baseURL: baseURL ?? "",
+      colorScheme,
+      viewport: { width: 1280, height: 900 },
+    });
+    const page = await context.newPage();
+    await page.goto("/sign-in");
+    await check(page, "sign-in");
+    await as("Ines", { page });
+    await page.goto("/tanks");
+    await check(page, "tanks");
+    const tank = (await page.locator("tbody a").first().getAttribute("href")) ?? "";
+    for (const tab of ["section", "readings", "programme", "animals", "history", "settings"]) {
+      await page.goto(`${tank}?tab=${tab}`);
+      await check(page, `tank ${tab}`);
+    }
+    await page.goto("/letters");
+    await check(page, "letters");
+    await page.getByRole("main").locator("tbody a").first().click();
+    await page.waitForURL("**/letters/**");
+    await check(page, "letter");
+    await page.goto("/me");
+    await check(page, "me");
+    await page.goto("/day");
+    await check(page, "day");
+    await page.goto("/round");
+    await check(page, "round");
+    await openStop(page, "Maritime College");
+    await check(page, "stop");
+    if (colorScheme === "light") await startVisit(page);
+    else await page.getByRole("link", { name: /the visit/ }).click();
+    await expect(page.locator("[data-progress]")).toBeVisible();
+    for (const tab of ["All steps", "Seen", "Close", "Step"]) {
+      await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
+      await check(page, `visit ${tab}`);
+    }
+    await context.close();
+  });
+}

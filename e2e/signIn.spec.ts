@@ -1,0 +1,54 @@
+import { expect, test } from "./fixtures";
+
+test("signs in, keeps what was typed on a mistake, and signs out", async ({ page, baseURL }) => {
+  await page.goto("/round");
+  await expect(page).toHaveURL(`${baseURL}/sign-in`);
+  await page.getByLabel("E-mail").fill("ines@calder-renn.example");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByText("Enter your password.")).toBeVisible();
+  await page.getByLabel("Password").fill("not-the-password");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByText("E-mail or password is not right.")).toBeVisible();
+  await expect(page.getByLabel("E-mail")).toHaveValue("ines@calder-renn.example");
+  await page.getByLabel("Password").fill("harbour-lamp-41");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForURL("**/round");
+  const cookies = await page.context().cookies();
+  expect(cookies.find((c) => c.name.includes("session_token"))).toMatchObject({ httpOnly: true, sameSite: "Lax" });
+
+  await page.goto("/me");
+  await page.getByRole("button", { name: "Sign out" }).click();
+  await page.waitForURL("**/sign-in");
+  await page.goto("/tanks");
+  await expect(page).toHaveURL(`${baseURL}/sign-in`);
+});
+
+test("too many tries are held back", async ({ request, baseURL }) => {
+  const attempt = () =>
+    request.post("/api/auth/sign-in/email", {
+      data: { email: "nobody@firm.example", password: "wrong-password" },
+      headers: { origin: baseURL ?? "", "x-forwarded-for": "203.0.113.9" },
+    });
+  let status = 0;
+  for (let i = 0; i < 30 && status !== 429; i++) status = (await attempt()).status();
+  expect(status).toBe(429);
+});
+
+test("an owner of tanks sees their own and nothing else", async ({ as, page, browser, baseURL }) => {
+  await as("owner");
+  await page.goto("/");
+  await expect(page).toHaveURL(`${baseURL}/tanks`);
+  await expect(page.getByRole("main").getByRole("link", { name: "Reef", exact: true })).toBeVisible();
+  await expect(page.locator("tbody tr")).toHaveCount(1);
+  await expect(page.getByRole("navigation", { name: "Places" }).getByRole("link")).toHaveText(["Tanks", "Letters"]);
+
+  const other = await browser.newPage({ baseURL: baseURL ?? "" });
+  await as("Maud", { page: other });
+  await other.goto("/tanks?q=rift+lake");
+  const neighbour = await other.getByRole("main").getByRole("link", { name: "Rift lake" }).getAttribute("href");
+  await other.close();
+  await page.goto(neighbour ?? "");
+  await expect(page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
+  await page.goto("/round");
+  await expect(page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
+});

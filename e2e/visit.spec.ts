@@ -1,0 +1,147 @@
+import { doStep, expect, openStop, startVisit, test, tick } from "./fixtures";
+
+test.use({ viewport: { width: 390, height: 844 } });
+
+test("a reading changes the plan then and there; taking it back restores it", async ({ as, page }) => {
+  await as("Ines");
+  await page.goto("/round");
+  await openStop(page, "Lanehead Clinic");
+  await startVisit(page);
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await page.getByRole("button", { name: /Measure nitrate/ }).click();
+  const litres = async () => {
+    await page.getByRole("tab", { name: "All steps" }).click();
+    await page.getByRole("button", { name: /Drain to the tape/ }).click();
+    const text = await page.getByLabel("Litres taken out").inputValue();
+    await page.getByRole("tab", { name: "All steps" }).click();
+    await page.getByRole("button", { name: /Measure nitrate/ }).click();
+    return Number(text);
+  };
+  const planned = await litres();
+
+  // Absurd figures are refused beside the field, and what was typed stays.
+  await page.getByLabel("Nitrate", { exact: true }).fill("-5");
+  await page.getByRole("button", { name: "Enter" }).click();
+  await expect(page.getByText("-5 cannot be right: it lies between 0 and 500 mg/L.")).toBeVisible();
+  await expect(page.getByLabel("Nitrate", { exact: true })).toHaveValue("-5");
+
+  // One that does not fit is measured again before it is acted on.
+  const enter = async (text: string) => {
+    const before = await page.getByRole("button", { name: "Take back" }).count();
+    await page.getByLabel("Nitrate", { exact: true }).fill(text);
+    await page.getByRole("button", { name: "Enter" }).click();
+    await expect(page.getByRole("button", { name: "Take back" })).toHaveCount(before + 1);
+  };
+  await enter("75");
+  await expect(page.locator("[data-plan-change]")).toContainText("The change is put off.");
+  await expect(page.locator("[data-plan-change]")).toContainText("Measure it once more");
+  await enter("74");
+  await expect(page.locator("[data-plan-change]")).toContainText(`instead of ${planned}`);
+  expect(await litres()).toBeGreaterThan(planned + 20);
+
+  await page.getByRole("button", { name: "Take back" }).first().click();
+  await expect(page.getByRole("button", { name: "Take back" })).toHaveCount(1);
+  await page.getByRole("button", { name: "Take back" }).first().click();
+  await expect(page.getByRole("button", { name: "Take back" })).toHaveCount(0);
+  await expect(page.locator("[data-plan-change]")).toHaveCount(0);
+  expect(await litres()).toBe(planned);
+});
+
+test("a whole visit, its letter, its mail", async ({ as, page, request }) => {
+  await as("Ines");
+  await page.goto("/round");
+  await openStop(page, "Ferry Street School");
+  await startVisit(page);
+  const done: string[] = [];
+  while (await page.locator('[data-key="tick"]').isVisible()) {
+    if (done.length === 2) {
+      // What is noticed has to be answered before the visit closes.
+      await page.getByRole("tab", { name: /Seen/ }).click();
+      await page.getByLabel("What was noticed").fill("One axolotl has a frayed gill");
+      await page.getByRole("button", { name: "Add", exact: true }).click();
+      await expect(page.getByText("One axolotl has a frayed gill")).toBeVisible();
+      await page.getByRole("tab", { name: "Step", exact: true }).click();
+    }
+    done.push(await doStep(page));
+  }
+  expect(done.length).toBeGreaterThan(12);
+
+  const hold = page.getByRole("button", { name: "Hold to close" });
+  await hold.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Still open: One axolotl has a frayed gill.")).toBeVisible();
+  await page.getByRole("button", { name: "For the owner" }).click();
+  await hold.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Closed" })).toBeVisible();
+  await expect(page.locator("[data-sync]")).toHaveAttribute("data-waiting", "0");
+
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const line = page.getByRole("link", { name: /Ferry Street School: your axolotls/ });
+  await expect(async () => {
+    await page.goto("/letters");
+    await expect(line).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await line.click();
+  const address = await page.getByRole("link", { name: "As a page" }).getAttribute("href");
+  const letter = await request.get(address ?? "");
+  const html = await letter.text();
+  expect(html).toContain("One axolotl has a frayed gill in the axolotls: this one is for you to see to.");
+  expect(html).not.toContain("<script");
+  expect(letter.headers()["referrer-policy"]).toBe("no-referrer");
+  expect(letter.headers()["x-robots-tag"]).toContain("noindex");
+  expect((await request.get(`${address}/pdf`)).headers()["content-type"]).toBe("application/pdf");
+  expect((await request.get(`${(address ?? "").slice(0, -2)}xx`)).status()).toBe(404);
+
+  await page.getByRole("button", { name: "Send to the owner" }).click();
+  await expect(page.getByText(/on its way|sent|opened/).first()).toBeVisible();
+  await expect(async () => {
+    await page.goto("/letters");
+    await expect(page.locator("#outbox")).toContainText("office@ferry-street.example", { timeout: 1000 });
+  }).toPass();
+  await expect(page.locator("#outbox")).toContainText("letter.pdf");
+});
+
+test("a visit closed twice, once on another device, is closed once", async ({ as, page, browser, baseURL }) => {
+  await as("Ines");
+  await page.goto("/round");
+  await openStop(page, "Harrow & Pike");
+  await startVisit(page);
+  const address = page.url();
+  await page.getByRole("tab", { name: "Close" }).click();
+  // What is not done needs its reason first.
+  await expect(page.getByRole("button", { name: "Hold to close" })).toBeDisabled();
+  const undone = page.getByRole("button", { name: "no time left" });
+  for (let left = await undone.count(); left > 0; left--) {
+    await undone.first().click();
+    await expect(undone).toHaveCount(left - 1);
+  }
+  await expect(page.locator("[data-sync]")).toHaveAttribute("data-waiting", "0");
+
+  const other = await browser.newPage({ baseURL: baseURL ?? "", viewport: { width: 390, height: 844 } });
+  await as("Ines", { page: other });
+  await other.goto(address);
+  await other.getByRole("tab", { name: "Close" }).click();
+  for (const p of [other, page]) {
+    await p.getByRole("button", { name: "Hold to close" }).focus();
+    await p.keyboard.press("Enter");
+    await expect(p.getByRole("heading", { name: "Closed" })).toBeVisible();
+  }
+  // The later device is told, and shows it.
+  await expect(page.getByText("Not taken: close. This visit is closed already.")).toBeVisible();
+  await other.close();
+});
+
+test("reaching the drain with the heater on asks first", async ({ as, page }) => {
+  await as("Tobiah");
+  await page.goto("/round");
+  await openStop(page, "Town Hall");
+  await startVisit(page);
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await page.getByRole("button", { name: /Drain to the tape/ }).click();
+  await page.locator('[data-key="tick"]').click();
+  await expect(page.getByText("The heater is still on.")).toBeVisible();
+  await page.getByRole("button", { name: "It is off now" }).click();
+  await expect(page.getByText("Off: heater")).toBeVisible();
+  await tick(page);
+});

@@ -1,0 +1,29 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: "e2e",
+  globalSetup: "./e2e/globalSetup.ts",
+  outputDir: "test-results/browser",
+  workers: 2,
+  fullyParallel: false,
+  forbidOnly: true,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: [["list"], ["json"]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 15_000,
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--no-first-run",
+      ],
+    },
+    trace: "retain-on-failure",
+  },
+});

@@ -1,0 +1,2 @@
+/** A free port on loopback. */
+export function freePort(): Promise<number>;
