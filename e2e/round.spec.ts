@@ -5,7 +5,7 @@ test("the round opens on today, moves by key, and each stop leads to its plan", 
   await page.goto("/");
   const title = page.getByRole("heading", { level: 1 });
   const today = await title.textContent();
-  await expect(page.getByRole("img", { name: /^The day:/ })).toBeVisible();
+  await expect(page.getByRole("group", { name: /^The day:/ })).toBeVisible();
   await expect(page.getByText("Harrow & Pike").first()).toBeVisible();
   await page.keyboard.press("]");
   await expect(title).not.toHaveText(today ?? "");

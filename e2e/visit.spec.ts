@@ -12,7 +12,7 @@ test("a reading changes the plan then and there; taking it back restores it", as
   const litres = async () => {
     await page.getByRole("tab", { name: "All steps" }).click();
     await page.getByRole("button", { name: /Drain to the tape/ }).click();
-    const text = await page.getByLabel("Litres taken out").inputValue();
+    const text = await page.getByLabel("Litres taken out", { exact: true }).inputValue();
     await page.getByRole("tab", { name: "All steps" }).click();
     await page.getByRole("button", { name: /Measure nitrate/ }).click();
     return Number(text);

@@ -12,7 +12,8 @@ const config: NextConfig = {
       ],
     },
     {
-      source: "/(.*)",
+      // The owner's letter sets stricter ones of its own.
+      source: "/((?!letter/).*)",
       headers: [
         { key: "x-content-type-options", value: "nosniff" },
         { key: "referrer-policy", value: "same-origin" },

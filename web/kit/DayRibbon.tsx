@@ -59,7 +59,7 @@ export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
     <Svg
       width="100%"
       viewBox={`0 0 ${W} ${H}`}
-      role="img"
+      role="group"
       aria-label={`The day: ${label}. At most ${Math.round(day.peakKg)} kg of water on board, the van carries ${vanKg}.`}
       display="block"
     >

@@ -12,6 +12,7 @@ export const Details = chakra.details;
 export const Div = chakra.div;
 export const Dl = chakra.dl;
 export const Dt = chakra.dt;
+export const Fieldset = chakra.fieldset;
 export const Form = chakra.form;
 export const G = chakra.g;
 export const H1 = chakra.h1;

@@ -8,6 +8,7 @@ import { z } from "zod";
 import { FieldRow, GoButton, Notice, TextInput } from "@/kit/controls";
 import { Form, H1 } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
+import { useHydrated } from "@/kit/useHydrated";
 
 const Credentials = z.object({
   email: z.email("Enter an e-mail address, such as name@firm.example."),
@@ -22,6 +23,7 @@ const SENTENCE: Record<number, string> = {
 
 /** Posts to the sign-in library's own route, where its rate limit holds. */
 export function SignIn() {
+  const hydrated = useHydrated();
   const [problem, setProblem] = useState<string | null>(null);
   const { register, handleSubmit, formState } = useForm<Credentials>({ resolver: zodResolver(Credentials) });
   const submit = handleSubmit(async (form) => {
@@ -45,7 +47,7 @@ export function SignIn() {
         <H1 fontSize="25px" fontWeight="640" mt="18px" mb="16px">
           Sign in
         </H1>
-        <Form onSubmit={submit} noValidate>
+        <Form method="post" onSubmit={submit} noValidate>
           <FieldRow label="E-mail" error={formState.errors.email?.message}>
             <TextInput
               type="email"
@@ -67,7 +69,7 @@ export function SignIn() {
               <Notice tone="danger">{problem}</Notice>
             </Box>
           )}
-          <GoButton type="submit" w="100%" py="11px" disabled={formState.isSubmitting}>
+          <GoButton type="submit" w="100%" py="11px" disabled={!hydrated || formState.isSubmitting}>
             {formState.isSubmitting ? "Signing in" : "Sign in"}
           </GoButton>
         </Form>

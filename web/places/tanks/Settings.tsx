@@ -1,12 +1,13 @@
 "use client";
 
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import type { Schools } from "@keel-round/core/tank";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { Choice, FieldRow, GoButton, Notice, SubHead, TextInput } from "@/kit/controls";
-import { Form, Label, Span } from "@/kit/elements";
+import { Fieldset, Form, Label, Span } from "@/kit/elements";
+import { useHydrated } from "@/kit/useHydrated";
 import { saveTankAction } from "./actions";
 
 interface SettingsProps {
@@ -117,6 +118,7 @@ type SettingsForm = Omit<Schools, "share"> & {
 /** What the desk sets on a tank. A stale save is refused with who changed what; nothing typed is lost. */
 export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jobs }: SettingsProps) {
   const router = useRouter();
+  const hydrated = useHydrated();
   const [known, setKnown] = useState(version);
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string[]>> } | null>(null);
   const [saved, setSaved] = useState(false);
@@ -150,7 +152,7 @@ export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jo
   );
   const fieldError = (field: string) => problem?.fields[field]?.[0];
   return (
-    <Form onSubmit={submit} noValidate maxW="980px">
+    <Form method="post" onSubmit={submit} noValidate maxW="980px">
       {problem && (
         <Box role="alert" mb="14px">
           <Notice tone="danger">{problem.message}</Notice>
@@ -161,7 +163,7 @@ export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jo
           <Notice tone="plain">Saved. The plan of the next visit follows it.</Notice>
         </Box>
       )}
-      <Flex gap="36px" wrap="wrap" align="flex-start">
+      <Fieldset disabled={!hydrated} display="flex" gap="36px" flexWrap="wrap" alignItems="flex-start">
         <Box flex="1" minW="280px">
           <SubHead>Schools</SubHead>
           <Box pt="10px">
@@ -204,11 +206,11 @@ export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jo
               </Label>
             ))}
           </Box>
-          <GoButton type="submit" disabled={formState.isSubmitting}>
+          <GoButton type="submit" disabled={!hydrated || formState.isSubmitting}>
             {formState.isSubmitting ? "Saving" : "Save"}
           </GoButton>
         </Box>
-      </Flex>
+      </Fieldset>
     </Form>
   );
 }
