@@ -34,7 +34,7 @@ export function has(program) {
 export function ensurePrograms(programs) {
   const missing = programs.filter((p) => !has(p));
   if (missing.length === 0) return;
-  const packages = missing.flatMap((p) => PACKAGES[p]);
+  const packages = missing.flatMap((p) => PACKAGES[p] ?? [p]);
   if (process.getuid?.() !== 0)
     throw new Unable(
       `${missing.join(" and ")} ${missing.length > 1 ? "are" : "is"} not installed and only root may install programs. Nothing was changed.\nRun once as root: apt-get install ${packages.join(" ")}`,

@@ -140,7 +140,7 @@ export function useVisit(visitId: string): VisitLoad {
         let seq = Math.max(0, ...used);
         const op = (b: OpBody): QueuedOp => {
           seq += 1;
-          return { opId: v7(), visitId, device, seq, at: new Date().toISOString(), body: b, status: "kept" };
+          return { opId: v7(), visitId, device, seq, at: withOffset(new Date()), body: b, status: "kept" };
         };
         const added = [op(body)];
         const replanned = planAfter(kept, before, visitState([...mergeLog(kept, ops), ...(added as VisitOp[])]), body);
@@ -162,6 +162,14 @@ export function useVisit(visitId: string): VisitLoad {
     sync,
     visit: { kept, state, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say },
   };
+}
+
+/** The device's own clock, with its offset from UTC: "2026-11-25T10:06:00.000+01:00". */
+function withOffset(at: Date): string {
+  const minutes = -at.getTimezoneOffset();
+  const two = (n: number) => String(Math.floor(n)).padStart(2, "0");
+  const local = new Date(at.getTime() + minutes * 60_000).toISOString().slice(0, -1);
+  return `${local}${minutes < 0 ? "-" : "+"}${two(Math.abs(minutes) / 60)}:${two(Math.abs(minutes) % 60)}`;
 }
 
 /** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
