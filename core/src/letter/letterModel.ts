@@ -98,6 +98,8 @@ const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> 
 
 const list = (words: readonly string[]) =>
   words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
+/** A parameter's name inside a sentence: pH, GH and KH keep their capitals. */
+const inSentence = (label: string) => (/^[a-zA-Z]{2}$/.test(label) ? label : label.toLowerCase());
 const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? "" : "."}`;
 
 /** Builds what the letter says of one tank from its book, its plan and its log. */
@@ -171,7 +173,7 @@ function opening(
   } else {
     const best = measured
       .filter((m) => m.standing === "ideal")
-      .map((m) => `${m.label.toLowerCase().replace("ph", "pH")} ${m.shown}`);
+      .map((m) => `${inSentence(m.label)} ${m.shown}`);
     lines.push(
       best.length > 0
         ? sentence(`all that was measured in the ${name} is where it should be: ${list(best)}`)
@@ -195,7 +197,7 @@ function notMeasured({ book }: LetterInput, measured: readonly LetterReading[], 
     .map((b) => parameterFacts[b.parameter].label);
   return missing.length === 0
     ? null
-    : `Not measured in the ${name} today: ${list(missing.map((m) => (m === "pH" || m === "GH" ? m : m.toLowerCase())))}.`;
+    : `Not measured in the ${name} today: ${list(missing.map(inSentence))}.`;
 }
 
 function done({ book, plan, state, units }: LetterInput, name: string): string[] {
@@ -279,7 +281,7 @@ function normal({ book, state, phone }: LetterInput, name: string): string[] {
 function next({ book, next: visit, tasks, on, trim }: LetterInput, name: string): string[] {
   if (!visit) return [`The next visit to the ${name} is not fixed yet.`];
   const again = [trim.reason, ...trim.others].flatMap((r) =>
-    r && "parameter" in r ? [parameterFacts[r.parameter].label.toLowerCase()] : [],
+    r && "parameter" in r ? [inSentence(parameterFacts[r.parameter].label)] : [],
   );
   const lines = [
     `${longDate(visit.on)}, about ${visit.about}, for the ${name}${again.length > 0 ? `: ${list([...new Set(again)])} again` : ""}.`,

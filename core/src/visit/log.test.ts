@@ -107,7 +107,7 @@ test("the schema refuses what no device may say", () => {
     { type: "litres", outL: "5", inL: 0 },
     { type: "dirt", step: "a", dirt: 6 },
     { type: "resolve", id: "x", how: "fixed" },
-    { type: "resolve", id: crypto.randomUUID(), how: "carried", on: "2026-02-30" },
+    { type: "resolve", id: "01a210ca-c2a6-74f9-9438-9c6b7124c0ca", how: "carried", on: "2026-02-30" },
     { type: "explode" },
     null,
   ])
