@@ -1,6 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { METRIC } from "@keel-round/core/units";
 import type { Step } from "@keel-round/core/visit";
-import { Li, Ol, Span } from "@/kit/elements";
+import { q, worked } from "@keel-round/core/worked";
+import { Details, Li, Ol, Span, Summary } from "@/kit/elements";
+import { Working } from "./Working";
 import { duration } from "./words";
 
 /** The steps of a plan in their order: minutes, what, why, and the caution that belongs to each. */
@@ -25,12 +28,28 @@ export function StepList({ steps }: { steps: readonly Step[] }) {
                 </Box>
               )}
             </Box>
-            <Span fontFamily="mono" color="soft" fontSize="13px" whiteSpace="nowrap">
-              {step.minutes >= 0.5 ? duration(step.minutes) : ""}
-            </Span>
+            {step.minutes >= 0.5 && <Minutes step={step} />}
           </Flex>
         </Li>
       ))}
     </Ol>
+  );
+}
+
+/** A step's minutes, with what they were learnt from behind them. */
+function Minutes({ step }: { step: Step }) {
+  const of = worked("step-minutes", step.minutes, "min", {
+    library: q(step.libraryMinutes, "min"),
+    "logged on this tank": q(step.timesLogged, "times"),
+  });
+  return (
+    <Details data-working="" fontSize="13px" textAlign="right" flexShrink={0} maxW="50%">
+      <Summary fontFamily="mono" color="soft" whiteSpace="nowrap" listStyle="none">
+        {duration(step.minutes)}
+      </Summary>
+      <Box textAlign="left">
+        <Working of={of} units={METRIC} />
+      </Box>
+    </Details>
   );
 }

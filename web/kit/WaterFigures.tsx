@@ -51,7 +51,6 @@ function Row({
 /** The water change in figures, each with one line of why and its working; then what binds. */
 export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPreference }) {
   const changing = water.litres.value > 0;
-  const share = figure(water.share.value * 100, water.share.value < 0.1 ? 1 : 0);
   return (
     <Box>
       {water.decision !== "change" && (
@@ -62,10 +61,11 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
       )}
       {changing && (
         <>
-          <Row label="Take out" of={water.litres} units={units}>
-            {share} % of {litresText(water.systemL.value, units)}
-            {water.fills ? `; ${water.fills.value} fills` : ""}
+          <Row label="Take out" of={water.litres} units={units} />
+          <Row label="Share" of={{ ...water.share, value: water.share.value * 100, unit: "%" }} units={units}>
+            of {litresText(water.systemL.value, units)}
           </Row>
+          {water.fills && <Row label="To carry" of={water.fills} units={units} />}
           {water.mark && (
             <Row label={water.markOn === "sump" ? "Mark, sump" : "Mark"} of={water.mark} units={units}>
               about {Math.max(1, Math.round(water.drainMinutes))} min to drain,{" "}

@@ -171,9 +171,7 @@ function opening(
     if (trim.others.length > 0)
       lines.push(sentence(`also in the ${name}: ${list(trim.others.slice(0, 3).map((r) => trimSentence(r, units)))}`));
   } else {
-    const best = measured
-      .filter((m) => m.standing === "ideal")
-      .map((m) => `${inSentence(m.label)} ${m.shown}`);
+    const best = measured.filter((m) => m.standing === "ideal").map((m) => `${inSentence(m.label)} ${m.shown}`);
     lines.push(
       best.length > 0
         ? sentence(`all that was measured in the ${name} is where it should be: ${list(best)}`)
@@ -195,9 +193,7 @@ function notMeasured({ book }: LetterInput, measured: readonly LetterReading[], 
   const missing = book.bands
     .filter((b) => !measured.some((m) => m.parameter === b.parameter))
     .map((b) => parameterFacts[b.parameter].label);
-  return missing.length === 0
-    ? null
-    : `Not measured in the ${name} today: ${list(missing.map(inSentence))}.`;
+  return missing.length === 0 ? null : `Not measured in the ${name} today: ${list(missing.map(inSentence))}.`;
 }
 
 function done({ book, plan, state, units }: LetterInput, name: string): string[] {

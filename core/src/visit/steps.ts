@@ -20,7 +20,10 @@ export interface Step extends Orderable {
   readonly phase: Phase | "arrive";
   readonly title: string;
   readonly reason: string;
+  /** Learnt from the log; `libraryMinutes` and `timesLogged` are what it was learnt from. */
   readonly minutes: number;
+  readonly libraryMinutes: number;
+  readonly timesLogged: number;
   readonly kit: readonly string[];
   readonly caution?: string;
   readonly task?: TaskCode;
@@ -86,7 +89,6 @@ export function buildSteps(
 ): Step[] {
   const { book } = input;
   const steps: Step[] = [];
-  const minutesOf = (id: string, library: number) => learnMinutes(library, input.loggedMinutes[id] ?? []);
   const add = (
     id: string,
     phase: Step["phase"],
@@ -95,7 +97,7 @@ export function buildSteps(
     minutes: number,
     reason: string,
     more: Partial<Step> = {},
-  ) => steps.push({ id, phase, number, title, reason, minutes: minutesOf(id, minutes), kit: [], ...more });
+  ) => steps.push({ id, phase, number, title, reason, ...minutesOf(input, id, minutes), kit: [], ...more });
 
   const hazards = [...new Set(book.animals.flatMap((a) => (a.hazard ? [HAZARD[a.hazard] ?? ""] : [])))].join(" ");
   const changing = water.litres.value > 0;
@@ -296,7 +298,7 @@ export function buildSteps(
       phase: "look",
       number: 28,
       title: `Not today: ${libraryTask(h.task.code).name.toLowerCase()}`,
-      minutes: 0,
+      ...minutesOf(input, `held:${h.task.code}`, 0),
       kit: [],
       reason:
         h.because === "treatment"
@@ -304,6 +306,20 @@ export function buildSteps(
           : `The other filter was serviced less than four weeks ago; earliest ${h.until}.`,
     });
   return steps;
+}
+
+/** The minutes of a step with what they were learnt from; a step of no time stays one. */
+function minutesOf(
+  input: PlanInput,
+  id: string,
+  libraryMinutes: number,
+): Pick<Step, "minutes" | "libraryMinutes" | "timesLogged"> {
+  const logged = input.loggedMinutes[id] ?? [];
+  return {
+    minutes: libraryMinutes > 0 ? learnMinutes(libraryMinutes, logged) : 0,
+    libraryMinutes,
+    timesLogged: logged.length,
+  };
 }
 
 function lookTitle(book: TankBook): string {
@@ -357,7 +373,7 @@ function addTask(
         : lateDays > task.giveDays
           ? `${library.reason} ${lateDays} days late.`
           : library.reason,
-    minutes: learnMinutes(library.minutes, input.loggedMinutes[code] ?? []),
+    ...minutesOf(input, code, library.minutes),
     kit,
     caution:
       code === "glass-inside" && book.material === "acrylic"

@@ -22,7 +22,8 @@ const LABEL: Record<Show, string> = {
   fresh: "Fresh",
   mine: "Mine",
 };
-const MOST = 200;
+/** Rows of one page: as many as a person looks through. */
+const PAGE = 50;
 
 /** All tanks, what matters first. Search and filters live in the address, so a list can be kept and sent. */
 export function TankList({
@@ -38,8 +39,14 @@ export function TankList({
 }) {
   const shown = filterTanks(rows, filter, today, scope.personId);
   const sites = new Set(rows.map((r) => r.siteName)).size;
-  const href = (show: string | undefined) => {
-    const params = new URLSearchParams({ ...(filter.q ? { q: filter.q } : {}), ...(show ? { show } : {}) });
+  const pages = Math.max(1, Math.ceil(shown.length / PAGE));
+  const page = Math.min(pages, Math.max(1, Number.parseInt(filter.page ?? "1", 10) || 1));
+  const href = (show: string | undefined, to = 1) => {
+    const params = new URLSearchParams({
+      ...(filter.q ? { q: filter.q } : {}),
+      ...(show ? { show } : {}),
+      ...(to > 1 ? { page: String(to) } : {}),
+    });
     return `/tanks${params.size > 0 ? `?${params}` : ""}`;
   };
   return (
@@ -103,7 +110,7 @@ export function TankList({
               </Tr>
             </Thead>
             <tbody>
-              {shown.slice(0, MOST).map((row) => (
+              {shown.slice((page - 1) * PAGE, page * PAGE).map((row) => (
                 <Row key={row.id} row={row} scope={scope} today={today} />
               ))}
             </tbody>
@@ -111,9 +118,23 @@ export function TankList({
         </Box>
       )}
       <Box color="soft" fontSize="13px" mt="10px">
-        {Math.min(MOST, shown.length)} of {rows.length} · in its bands: one dot a parameter, above or below the shaded
-        middle, in the order of the tank's own tests
-        {shown.length > MOST ? " · search to see the others" : ""}
+        {shown.length === 0 ? 0 : (page - 1) * PAGE + 1} to {Math.min(shown.length, page * PAGE)} of {shown.length}
+        {shown.length < rows.length ? ` (${rows.length} in all)` : ""} · in its bands: one dot a parameter, above or
+        below the shaded middle, in the order of the tank's own tests
+        {pages > 1 && (
+          <Flex gap="10px" mt="10px">
+            {page > 1 && (
+              <QuietButton asChild>
+                <AppLink href={href(filter.show, page - 1)}>Before</AppLink>
+              </QuietButton>
+            )}
+            {page < pages && (
+              <QuietButton asChild>
+                <AppLink href={href(filter.show, page + 1)}>Next {Math.min(PAGE, shown.length - page * PAGE)}</AppLink>
+              </QuietButton>
+            )}
+          </Flex>
+        )}
       </Box>
     </Box>
   );

@@ -6,6 +6,8 @@ import type { TankRow } from "@/data/tanks";
 export interface TankFilter {
   readonly q?: string;
   readonly show?: string;
+  /** Page of the list, from 1. */
+  readonly page?: string;
 }
 
 export const SHOWS = ["off", "drifting", "week", "salt", "fresh", "mine"] as const;

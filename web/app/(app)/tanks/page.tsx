@@ -3,7 +3,11 @@ import { pageScope } from "@/data/pageScope";
 import { listTanks } from "@/data/tanks";
 import { TankList } from "@/places/tanks/TankList";
 
-export default async function TanksPage({ searchParams }: { searchParams: Promise<{ q?: string; show?: string }> }) {
+export default async function TanksPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ q?: string; show?: string; page?: string }>;
+}) {
   const scope = await pageScope();
   const filter = await searchParams;
   const today = civilOf(Date.now(), scope.zone).date;

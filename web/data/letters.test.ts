@@ -1,0 +1,114 @@
+import { eq } from "drizzle-orm";
+import { beforeAll, describe, expect, test } from "vitest";
+import { walkThrough } from "../../tools/seed/walkThrough.ts";
+import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
+import { renderLetter } from "../places/letters/render";
+import { db } from "./connection";
+import {
+  findLetter,
+  letterByToken,
+  letterContent,
+  letterMail,
+  letterToken,
+  listLetters,
+  noteMail,
+  noteOpened,
+  queueLetter,
+  storeLetter,
+} from "./letters";
+import { job, letter } from "./schema";
+import type { Scope } from "./scope";
+
+let ines: Scope;
+let owner: Scope;
+let businessId: string;
+let stopId: string;
+let visitId: string;
+
+beforeAll(async () => {
+  const demo = await demoBusiness();
+  businessId = demo.businessId;
+  ines = await scopeOf(businessId, "Ines");
+  owner = await scopeOf(businessId, "Dr.");
+  const [v] = await visitsOf(businessId, "Ilves Dental", demo.today);
+  if (!v) throw new Error("No visit");
+  ({ stopId, visitId } = v);
+  expect(await letterContent(businessId, stopId)).toBeNull();
+  const { input } = await planOf(businessId, v);
+  await new Phone(ines, visitId).send(
+    walkThrough(input, Date.now(), (p) => input.readings.findLast((r) => r.parameter === p)?.value ?? 8).ops,
+  );
+});
+
+const make = async () => {
+  const content = await letterContent(businessId, stopId);
+  if (!content) throw new Error("No content");
+  await storeLetter(businessId, stopId, content, await renderLetter(content), new Date());
+  return content;
+};
+const ofStop = () => db().select().from(letter).where(eq(letter.stopId, stopId)).orderBy(letter.revision);
+
+describe("a letter", () => {
+  test("is one per client and stop, made anew only when it reads differently", async () => {
+    const content = await make();
+    expect(content).toMatchObject({ to: "Dr. Ilves", siteName: "Ilves Dental", revision: 1 });
+    await make();
+    expect(await ofStop()).toHaveLength(1);
+    await new Phone(ines, visitId).say({ type: "note", text: "The left lamp flickers now and then" });
+    await make();
+    const all = await ofStop();
+    expect(all.map((l) => l.revision)).toEqual([1, 2]);
+    expect(all[1]?.plain).toContain("The left lamp flickers now and then.");
+    expect(all[1]?.html).toContain("corrected (2)");
+    // The first one stays as it was sent.
+    expect(all[0]?.plain).not.toContain("flickers");
+  });
+
+  test("opens by its token only, notes the first opening, and can be revoked", async () => {
+    const [first] = await ofStop();
+    if (!first) throw new Error("No letter");
+    const token = letterToken(first.id);
+    expect(token.length).toBeGreaterThan(40);
+    expect((await letterByToken(token))?.id).toBe(first.id);
+    expect(await letterByToken(`${token.slice(0, -1)}_`)).toBeNull();
+    expect(await letterByToken("")).toBeNull();
+    // What is stored is not the token.
+    expect(JSON.stringify({ ...first, pdf: "" })).not.toContain(token);
+    await noteOpened(first.id, new Date("2026-01-01T10:00:00Z"));
+    await noteOpened(first.id, new Date("2026-01-02T10:00:00Z"));
+    expect((await letterByToken(token))?.openedAt?.toISOString()).toBe("2026-01-01T10:00:00.000Z");
+    await db().update(letter).set({ revokedAt: new Date() }).where(eq(letter.id, first.id));
+    expect(await letterByToken(token)).toBeNull();
+  });
+
+  test("is queued once, and its mail's outcome is kept", async () => {
+    const all = await ofStop();
+    const last = all.at(-1);
+    if (!last) throw new Error("No letter");
+    await queueLetter(ines, last.id, new Date());
+    await expect(queueLetter(ines, last.id, new Date())).rejects.toMatchObject({ status: 409, code: "already-queued" });
+    expect(
+      (await db().select().from(job).where(eq(job.kind, "mail"))).filter((j) => j.payload.letterId === last.id),
+    ).toHaveLength(1);
+    expect(await letterMail(businessId, last.id)).toMatchObject({
+      to: "owner@ilves-dental.example",
+      from: "letters@calder-renn.example",
+    });
+    await noteMail(last.id, { sendError: "connection refused" });
+    expect((await findLetter(ines, last.id)).sendError).toBe("connection refused");
+    await noteMail(last.id, { sentAt: new Date() });
+    expect(await findLetter(ines, last.id)).toMatchObject({ sendError: null });
+    expect((await findLetter(ines, last.id)).sentAt).not.toBeNull();
+  });
+
+  test("is seen by its owner, and no other client's is", async () => {
+    const mine = await listLetters(owner);
+    expect(new Set(mine.map((l) => l.clientName))).toEqual(new Set(["Ilves Dental"]));
+    const other: Scope = { ...owner, clientId: crypto.randomUUID() };
+    expect(await listLetters(other)).toEqual([]);
+    await expect(findLetter(other, mine[0]?.id ?? "")).rejects.toMatchObject({ code: "not-found" });
+    await expect(findLetter({ ...ines, businessId: crypto.randomUUID() }, mine[0]?.id ?? "")).rejects.toMatchObject({
+      code: "not-found",
+    });
+  });
+});

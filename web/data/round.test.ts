@@ -1,0 +1,145 @@
+import { addDays } from "@keel-round/core/calendar";
+import { and, eq } from "drizzle-orm";
+import { beforeAll, describe, expect, test } from "vitest";
+import { demoBusiness, Phone, scopeOf, visitsOf } from "../../tools/testing/world.ts";
+import { dayBundles, visitBundle } from "./bundles";
+import { db } from "./connection";
+import { loadRound, moveStop, setRefill, technicians } from "./round";
+import { stop, visit } from "./schema";
+import type { Scope } from "./scope";
+import { loadStop } from "./stops";
+
+let ines: Scope;
+let businessId: string;
+let today: string;
+
+beforeAll(async () => {
+  ({ businessId, today } = await demoBusiness());
+  ines = await scopeOf(businessId, "Ines");
+});
+
+const dayOf = (on: string) => loadRound(ines, ines.personId, on);
+
+describe("a round", () => {
+  test("comes from series with their rhythms, inside the sites' windows", async () => {
+    const { day, stops } = await dayOf(today);
+    expect(day.stops.map((s) => s.stop.name)).toEqual([
+      "Maritime College",
+      "Lanehead Clinic",
+      "Town Museum",
+      "Ferry Street School",
+      "Ilves Dental",
+      "Harrow & Pike",
+    ]);
+    for (const s of day.stops) {
+      expect(s.lateMinutes, s.stop.name).toBeLessThan(0.5);
+      expect(s.start).toBeGreaterThanOrEqual(s.stop.window?.from ?? 0);
+    }
+    expect(stops.every((s) => s.tanks.length > 0)).toBe(true);
+  });
+  test("a fortnightly stop is absent in the week between, a four-weekly one for three", async () => {
+    const gaps = async (site: string) => {
+      const dates = [...new Set((await visitsOf(businessId, site, today)).map((v) => v.on))];
+      return dates.slice(1).map((d, i) => (Date.parse(d) - Date.parse(dates[i] ?? d)) / 86_400_000);
+    };
+    expect(new Set(await gaps("Maritime College"))).toEqual(new Set([14]));
+    expect(new Set(await gaps("Weir House"))).toEqual(new Set([28]));
+    expect(new Set(await gaps("Ilves Dental"))).toEqual(new Set([7]));
+    expect((await gaps("Ferryman's Rest")).slice(0, 2).reduce((a, b) => a + b, 0)).toBe(7);
+  });
+  test("water on board is the sum of the stops' plans, mix going down and waste going up", async () => {
+    const { day, stops } = await dayOf(today);
+    const sum = (pick: (l: { mixL: number; seaL: number; wasteL: number }) => number) =>
+      stops.flatMap((s) => s.tanks).reduce((total, t) => total + pick(t.plan.load), 0);
+    expect(day.onBoard[0]?.mixKg).toBeCloseTo(sum((l) => l.mixL) * 1.025, 6);
+    expect(day.onBoard[0]?.seaKg).toBeCloseTo(sum((l) => l.seaL) * 1.025, 6);
+    expect(day.onBoard.at(-1)?.wasteKg).toBeCloseTo(sum((l) => l.wasteL) * 1.025, 6);
+    for (let i = 1; i < day.onBoard.length; i++)
+      expect(day.onBoard[i]?.mixKg ?? 0).toBeLessThanOrEqual((day.onBoard[i - 1]?.mixKg ?? 0) + 1e-9);
+  });
+  test("a day without stops, and a person of somebody else", async () => {
+    expect((await dayOf("2040-01-01")).day.stops).toEqual([]);
+    await expect(loadRound({ ...ines, businessId: crypto.randomUUID() }, ines.personId, today)).rejects.toMatchObject({
+      code: "not-found",
+    });
+  });
+  test("both technicians drive", async () =>
+    expect((await technicians(ines)).map((p) => p.name)).toEqual(["Ines Calder", "Tobiah Renn"]));
+});
+
+describe("changing a day", () => {
+  test("a refill is kept and drawn", async () => {
+    const [v] = await visitsOf(businessId, "Harbour Office", today);
+    if (!v) throw new Error("No visit");
+    const before = (await dayOf(v.on)).day;
+    await setRefill(ines, v.stopId, true);
+    const after = (await dayOf(v.on)).day;
+    expect(after.legs.some((l) => l.kind === "refill")).toBe(true);
+    expect(after.peakKg).toBeLessThan(before.peakKg);
+    expect(after.fits).toBe(true);
+    await setRefill(ines, v.stopId, false);
+    expect((await dayOf(v.on)).day.peakKg).toBeCloseTo(before.peakKg, 9);
+  });
+  test("a stop moved to another day takes its visits along, and its series stays", async () => {
+    const visits = await visitsOf(businessId, "Lighthouse Trust", today);
+    const [first, second] = visits;
+    if (!first || !second) throw new Error("No visits");
+    await moveStop(ines, first.stopId, addDays(first.on, 1), today);
+    const [moved] = await db().select().from(stop).where(eq(stop.id, first.stopId));
+    expect(moved).toMatchObject({ onDate: addDays(first.on, 1), originalOn: first.on });
+    expect((await db().select().from(visit).where(eq(visit.id, first.visitId)))[0]?.onDate).toBe(addDays(first.on, 1));
+    expect((await db().select().from(visit).where(eq(visit.id, second.visitId)))[0]?.onDate).toBe(second.on);
+  });
+  test("not into the past, not once it was begun, not somebody else's", async () => {
+    const [v] = await visitsOf(businessId, "Old Brewery", today);
+    if (!v) throw new Error("No visit");
+    await expect(moveStop(ines, v.stopId, addDays(today, -1), today)).rejects.toMatchObject({
+      status: 422,
+      code: "in-the-past",
+    });
+    await expect(
+      moveStop({ ...ines, businessId: crypto.randomUUID() }, v.stopId, addDays(today, 9), today),
+    ).rejects.toMatchObject({ code: "not-found" });
+    await new Phone(ines, v.visitId).say({ type: "start" });
+    await expect(moveStop(ines, v.stopId, addDays(v.on, 1), today)).rejects.toMatchObject({
+      status: 409,
+      code: "already-begun",
+    });
+  });
+});
+
+describe("bundles", () => {
+  test("hold all that a phone needs, in the order of the day, and travel as JSON", async () => {
+    const bundles = await dayBundles(ines, today);
+    expect(bundles.map((b) => b.siteName)).toEqual((await dayOf(today)).day.stops.map((s) => s.stop.name));
+    for (const b of bundles) {
+      expect(JSON.parse(JSON.stringify(b.input))).toEqual(b.input);
+      expect(b.startMinute).toBeGreaterThan(360);
+    }
+  });
+  test("carry the log so far", async () => {
+    const [v] = await visitsOf(businessId, "Chandler's", today);
+    if (!v) throw new Error("No visit");
+    const phone = new Phone(ines, v.visitId);
+    await phone.say({ type: "start" }, { type: "note", text: "quiet" });
+    const bundle = await visitBundle(ines, v.visitId);
+    expect(bundle.ops.map((o) => o.body.type)).toEqual(["start", "note"]);
+    expect(bundle.input.book.name).toBe("Oilskin tank");
+  });
+  test("a stop's page knows its round", async () => {
+    const [v] = await visitsOf(businessId, "Ilves Dental", today);
+    const loaded = await loadStop(ines, v?.stopId ?? "");
+    expect(loaded).toMatchObject({ on: v?.on, today, stop: { site: { name: "Ilves Dental", drain: "septic" } } });
+    await expect(loadStop(ines, crypto.randomUUID())).rejects.toMatchObject({ code: "not-found" });
+  });
+});
+
+test("a closed visit keeps the plan it was given", async () => {
+  const { day } = await dayOf(addDays(today, -6));
+  expect(day.stops.length).toBeGreaterThan(0);
+  const [row] = await db()
+    .select()
+    .from(visit)
+    .where(and(eq(visit.businessId, businessId), eq(visit.state, "closed"), eq(visit.onDate, addDays(today, -6))));
+  expect(row).toBeDefined();
+});
