@@ -37,7 +37,7 @@ export interface TankRow {
   readonly siteName: string;
   readonly address: string;
   readonly clientName: string;
-  readonly status: typeof tankStatus.$inferSelect | null;
+  readonly status: Pick<typeof tankStatus.$inferSelect, "trim" | "why" | "dots" | "systemL"> | null;
   readonly nextOn: string | null;
   readonly personId: string | null;
 }
@@ -60,7 +60,7 @@ export async function listTanks(scope: Scope, today: string): Promise<TankRow[]>
       siteId: site.id,
       address: site.address,
       clientName: client.name,
-      status: tankStatus,
+      status: { trim: tankStatus.trim, why: tankStatus.why, dots: tankStatus.dots, systemL: tankStatus.systemL },
       nextOn: next.on,
     })
     .from(tank)

@@ -1,6 +1,6 @@
 import { standing } from "@keel-round/core/readings";
 import type { Band } from "@keel-round/core/tank";
-import { Circle, G, Line, Path, Rect, Svg } from "@/kit/elements";
+import { G, Line, Path, Rect, Svg } from "@/kit/elements";
 import { TRIM_COLOUR } from "./Trim";
 
 export const STANDING_COLOUR = {
@@ -54,6 +54,9 @@ export function BandStrip({
   );
 }
 
+/** A token as the style sheet knows it. Rows of a list are drawn with plain elements: hundreds of styled ones are slow. */
+const colour = (token: string) => `var(--kr-colors-${token})`;
+
 /** All readings of a tank against their bands at once, one dot a parameter. */
 export function BandDots({
   dots,
@@ -69,17 +72,17 @@ export function BandDots({
           .join(", ");
   const step = 130 / Math.max(5, shown.length);
   return (
-    <Svg width="130px" height="24px" viewBox="0 0 130 24" role="img" aria-label={label}>
-      <Rect x="0" y="6" width="130" height="12" fill="band" />
+    <svg width="130px" height="24px" viewBox="0 0 130 24" role="img" aria-label={label}>
+      <rect x="0" y="6" width="130" height="12" fill={colour("band")} />
       {shown.map((d, i) => (
-        <Circle
+        <circle
           key={d.parameter}
           cx={step * (i + 0.5)}
           cy={Math.min(21, Math.max(3, 12 - d.place * 11))}
           r="3.6"
-          fill={STANDING_COLOUR[d.standing]}
+          fill={colour(STANDING_COLOUR[d.standing])}
         />
       ))}
-    </Svg>
+    </svg>
   );
 }

@@ -474,4 +474,5 @@ CREATE INDEX `water_change_tank_ix` ON `water_change` (`business_id`,`tank_id`,`
 CREATE INDEX `operation_visit_ix` ON `operation` (`business_id`,`visit_id`,`arrival`);--> statement-breakpoint
 CREATE INDEX `stop_day_ix` ON `stop` (`business_id`,`on_date`,`person_id`);--> statement-breakpoint
 CREATE INDEX `stop_site_ix` ON `stop` (`business_id`,`site_id`,`on_date`);--> statement-breakpoint
-CREATE INDEX `visit_tank_ix` ON `visit` (`business_id`,`tank_id`,`on_date`);
+CREATE INDEX `visit_tank_ix` ON `visit` (`business_id`,`tank_id`,`on_date`);--> statement-breakpoint
+CREATE INDEX `visit_day_ix` ON `visit` (`business_id`,`on_date`,`state`,`tank_id`);

@@ -100,6 +100,8 @@ export const visit = mysqlTable(
     uniqueIndex("visit_business_uq").on(t.businessId, t.id),
     uniqueIndex("visit_stop_uq").on(t.stopId, t.tankId),
     index("visit_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    // The lists ask for the next visit of every tank: only the days to come are read.
+    index("visit_day_ix").on(t.businessId, t.onDate, t.state, t.tankId),
     foreignKey({
       name: "visit_stop_fk",
       columns: [t.businessId, t.stopId],

@@ -10,7 +10,6 @@ import { BandDots } from "@/kit/BandStrip";
 import { PageHead, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form, Table, Th, Thead, Tr } from "@/kit/elements";
 import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
-import { Cell } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
 import { filterTanks, inShow, SHOWS, type Show, type TankFilter } from "./filter";
 
@@ -91,7 +90,7 @@ export function TankList({
         </Box>
       ) : (
         <Box overflowX="auto">
-          <Table w="100%" minW="900px" borderCollapse="collapse" fontSize="14.5px">
+          <Table w="100%" minW="900px" borderCollapse="collapse" fontSize="14.5px" css={ROWS}>
             <Thead>
               <Tr textAlign="left" color="soft" fontSize="13px">
                 {["Trim", "Tank", "Site", "Kind", "Litres", "In its bands", "Visit", "What matters"].map((h) => (
@@ -140,43 +139,49 @@ export function TankList({
   );
 }
 
+/** Rows are plain elements under one style of their table: hundreds of styled cells would be slow to make. */
+const ROWS = {
+  "& td": { py: "8px", pr: "14px", borderBottomWidth: "1px", borderColor: "rule", verticalAlign: "baseline" },
+  "& td.middle": { py: "3px", verticalAlign: "middle" },
+  "& td.soft": { color: "soft" },
+  "& td.num": { fontFamily: "mono", textAlign: "right" },
+  "& td.line, & td.num": { whiteSpace: "nowrap" },
+  "& td a": { fontWeight: "620", textDecoration: "none", _hover: { textDecoration: "underline" } },
+  "& td.off": { color: TRIM_COLOUR.off },
+  "& td.drifting": { color: TRIM_COLOUR.drifting },
+} as const;
+
+function visitDay(nextOn: string | null, today: string): string {
+  if (nextOn === null) return "none laid out";
+  if (nextOn === today) return "today";
+  return daysBetween(today, nextOn) === 1 ? "tomorrow" : dayLabel(nextOn);
+}
+
 function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string }) {
   const trim = row.status?.trim ?? "unknown";
   const reason = row.status?.why.reason;
   const others = row.status?.why.others.length ?? 0;
   return (
     <tr>
-      <Cell verticalAlign="middle">
+      <td className="middle line">
         <TrimMark state={trim} />
-      </Cell>
-      <Cell whiteSpace="nowrap">
-        <A asChild fontWeight="620" textDecoration="none" _hover={{ textDecoration: "underline" }}>
-          <AppLink href={`/tanks/${row.id}`} data-row="">
-            {row.name}
-          </AppLink>
-        </A>
-      </Cell>
-      <Cell>{row.siteName}</Cell>
-      <Cell color="soft">{kindFacts[row.kind as TankKind].label}</Cell>
-      <Cell fontFamily="mono" textAlign="right" whiteSpace="nowrap">
-        {row.status ? figure(row.status.systemL, 0) : ""}
-      </Cell>
-      <Cell py="3px" verticalAlign="middle">
+      </td>
+      <td className="line">
+        <AppLink href={`/tanks/${row.id}`} data-row="">
+          {row.name}
+        </AppLink>
+      </td>
+      <td>{row.siteName}</td>
+      <td className="soft">{kindFacts[row.kind as TankKind].label}</td>
+      <td className="num">{row.status ? figure(row.status.systemL, 0) : ""}</td>
+      <td className="middle">
         <BandDots dots={row.status?.dots ?? []} />
-      </Cell>
-      <Cell whiteSpace="nowrap">
-        {row.nextOn === null
-          ? "none laid out"
-          : row.nextOn === today
-            ? "today"
-            : daysBetween(today, row.nextOn) === 1
-              ? "tomorrow"
-              : dayLabel(row.nextOn)}
-      </Cell>
-      <Cell color={reason && trim !== "unknown" ? TRIM_COLOUR[trim] : "soft"}>
+      </td>
+      <td className="line">{visitDay(row.nextOn, today)}</td>
+      <td className={trim === "off" || trim === "drifting" ? trim : "soft"}>
         {reason ? trimSentence(reason, scope.units) : ""}
         {others > 0 ? `, and ${others} more` : ""}
-      </Cell>
+      </td>
     </tr>
   );
 }
