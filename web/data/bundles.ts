@@ -1,4 +1,4 @@
-import type { PlanInput, VisitOp } from "@keel-round/core/visit";
+import type { VisitBundle } from "@keel-round/core/visit";
 import { and, eq } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";
@@ -7,23 +7,6 @@ import { loadPlanInputs } from "./planInputs";
 import { loadRound } from "./round";
 import { client, site, stop, tank, visit } from "./schema";
 import type { Scope } from "./scope";
-
-/** What the phone needs to plan, do and log one visit without a network. */
-export interface VisitBundle {
-  readonly visitId: string;
-  readonly stopId: string;
-  readonly on: string;
-  readonly siteName: string;
-  readonly address: string;
-  readonly access: string;
-  readonly clientName: string;
-  readonly tankName: string;
-  readonly startMinute: number | null;
-  readonly input: PlanInput;
-  /** The log as the server knows it. */
-  readonly ops: readonly VisitOp[];
-  readonly units: Scope["units"];
-}
 
 /** The bundle of one visit. */
 export async function visitBundle(scope: Scope, visitId: string): Promise<VisitBundle> {

@@ -123,6 +123,24 @@ describe("what is logged makes the next plan better", () => {
     expect((await plan()).plan.steps.some((s) => s.id === `finding:${id}`)).toBe(true);
   });
 
+  test("gear that was left off is asked about at the next visit", async () => {
+    const { now, plan } = await pair("Quince house");
+    const { input } = await planOf(businessId, now);
+    const phone = new Phone(ines, now.visitId);
+    const answers = input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const);
+    await phone.say(
+      { type: "start" },
+      ...answers,
+      { type: "switch", gear: "heater", state: "off" },
+      { type: "switch", gear: "heater", state: "left-off", reason: "defective" },
+      { type: "close" },
+    );
+    // A late note writes the same log's rows again, and still there is one.
+    await phone.say({ type: "note", text: "a new heater is ordered" });
+    const steps = (await plan()).plan.steps.filter((s) => s.id.startsWith("finding:"));
+    expect(steps.map((s) => s.title)).toEqual(["Look again: heater was left off: defective"]);
+  });
+
   test("a job done moves its due date, and one that was filthy comes sooner", async () => {
     const { now, plan } = await pair("Harbour Office");
     await db()

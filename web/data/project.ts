@@ -1,9 +1,10 @@
 import { civilOf, daysBetween } from "@keel-round/core/calendar";
 import { adaptInterval, libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
-import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
-import { missingL, type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
+import { type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { gearName, missingL, type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
 import { effectiveShare, learnSalt } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt } from "drizzle-orm";
+import { v5 } from "uuid";
 import { newId } from "./ids";
 import { bookOf } from "./planInputs";
 import { finding, job, levelLog, reading, saltBatch, source, stepLog, tank, task, visit, waterChange } from "./schema";
@@ -43,6 +44,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
   await projectChange(tx, base, state, row.tank, row.source, on);
   await projectLevel(tx, base, state, row.tank, on);
   await projectFindings(tx, base, state);
+  if (state.closedAt) await projectLeftOff(tx, base, state);
   if (state.closedAt && plan) await projectSteps(tx, base, state, plan.plan, on, closedNow);
   if (state.batch) await projectBatch(tx, scope.businessId, row.source.id, visitId, state.batch);
 
@@ -178,6 +180,19 @@ async function projectFindings(tx: Queries, base: Base, state: VisitState): Prom
         ...outcome,
         seenAt: new Date(state.startedAt ?? Date.now()),
       });
+  }
+}
+
+/** Gear that stayed off is a finding of its own: the next visit opens with it. */
+async function projectLeftOff(tx: Queries, base: Base, state: VisitState): Promise<void> {
+  for (const [gear, g] of Object.entries(state.gear)) {
+    if (g?.state !== "left-off") continue;
+    const text = `${gearName(gear as SwitchGear)} was left off: ${g.reason ?? "no reason given"}`;
+    // The id follows from visit and gear, so that the same log makes it once.
+    await tx
+      .insert(finding)
+      .ignore()
+      .values({ ...base, id: v5(gear, base.visitId), kind: "equipment", text, state: "open", seenAt: new Date(g.at) });
   }
 }
 

@@ -1,23 +1,6 @@
-import type { UnitPreference } from "@keel-round/core/units";
-import type { OpBody, PlanInput, VisitOp } from "@keel-round/core/visit";
+import type { OpBody, VisitBundle } from "@keel-round/core/visit";
 import Dexie, { type EntityTable } from "dexie";
 import { v7 } from "uuid";
-
-/** A visit as this device keeps it: what its plan is made from, and the log as the server last told it. */
-export interface KeptVisit {
-  readonly visitId: string;
-  readonly stopId: string;
-  readonly on: string;
-  readonly siteName: string;
-  readonly address: string;
-  readonly access: string;
-  readonly clientName: string;
-  readonly tankName: string;
-  readonly startMinute: number | null;
-  readonly input: PlanInput;
-  readonly ops: readonly VisitOp[];
-  readonly units: UnitPreference;
-}
 
 /** An operation made on this device and what became of it. */
 export interface QueuedOp {
@@ -32,7 +15,7 @@ export interface QueuedOp {
   items?: readonly string[];
 }
 
-export type DeviceStore = Dexie & { visits: EntityTable<KeptVisit, "visitId">; ops: EntityTable<QueuedOp, "opId"> };
+export type DeviceStore = Dexie & { visits: EntityTable<VisitBundle, "visitId">; ops: EntityTable<QueuedOp, "opId"> };
 
 const USER_KEY = "keel-person";
 const DEVICE_KEY = "keel-device";
@@ -72,7 +55,7 @@ export function storeOf(personId: string): DeviceStore {
 const KEEP_DAYS = 3;
 
 /** Stores bundles as they come from the server. The queue is left alone. */
-export async function keepVisits(personId: string, bundles: readonly KeptVisit[]): Promise<void> {
+export async function keepVisits(personId: string, bundles: readonly VisitBundle[]): Promise<void> {
   const store = storeOf(personId);
   await store.visits.bulkPut([...bundles]);
   const latest = bundles.reduce((max, b) => (b.on > max ? b.on : max), "");

@@ -1,4 +1,5 @@
-import { type KeptVisit, keepVisits, type QueuedOp, setCurrentPerson, storeOf } from "./store";
+import type { VisitBundle } from "@keel-round/core/visit";
+import { keepVisits, type QueuedOp, setCurrentPerson, storeOf } from "./store";
 
 interface OpResult {
   readonly opId: string;
@@ -28,7 +29,7 @@ export async function fetchDay(day: string): Promise<SyncState> {
   const response = await ask(`/api/day?day=${day}`);
   if (typeof response === "string") return response;
   if (!response.ok) return "offline";
-  const { personId, bundles } = (await response.json()) as { personId: string; bundles: KeptVisit[] };
+  const { personId, bundles } = (await response.json()) as { personId: string; bundles: VisitBundle[] };
   setCurrentPerson(personId);
   await keepVisits(personId, bundles);
   return "online";
@@ -40,7 +41,7 @@ export async function fetchVisit(visitId: string): Promise<SyncState | "gone"> {
   if (typeof response === "string") return response;
   if (response.status === 404) return "gone";
   if (!response.ok) return "offline";
-  const { personId, bundle } = (await response.json()) as { personId: string; bundle: KeptVisit };
+  const { personId, bundle } = (await response.json()) as { personId: string; bundle: VisitBundle };
   setCurrentPerson(personId);
   const known = await storeOf(personId).visits.get(visitId);
   await keepVisits(personId, [{ ...bundle, startMinute: bundle.startMinute ?? known?.startMinute ?? null }]);

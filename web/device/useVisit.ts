@@ -8,6 +8,7 @@ import {
   planVisit,
   type Refusal,
   refuseOp,
+  type VisitBundle,
   type VisitOp,
   type VisitPlan,
   type VisitState,
@@ -17,12 +18,12 @@ import {
 import { liveQuery } from "dexie";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v7 } from "uuid";
-import { currentPerson, deviceName, type KeptVisit, type QueuedOp, storeOf } from "./store";
+import { currentPerson, deviceName, type QueuedOp, storeOf } from "./store";
 import { fetchVisit, type SyncState, sendKept } from "./sync";
 
 /** A visit on this device: its log, its state, its plan as of now, and the way to write to it. */
 export interface LiveVisit {
-  readonly kept: KeptVisit;
+  readonly kept: VisitBundle;
   readonly state: VisitState;
   readonly plan: VisitPlan;
   /** The plan before anything was read today. */
@@ -41,7 +42,7 @@ export type VisitLoad =
 const RETRY_MS = 8_000;
 
 /** Merges the server's log with what this device has not sent yet, each operation once. */
-function mergeLog(kept: KeptVisit, mine: readonly QueuedOp[]): VisitOp[] {
+function mergeLog(kept: VisitBundle, mine: readonly QueuedOp[]): VisitOp[] {
   const known = new Set(kept.ops.map((o) => o.opId));
   const own = mine.filter((o) => o.status !== "refused" && !known.has(o.opId)).sort((a, b) => a.seq - b.seq);
   return [...kept.ops, ...own];
@@ -49,7 +50,7 @@ function mergeLog(kept: KeptVisit, mine: readonly QueuedOp[]): VisitOp[] {
 
 /** Reads a visit from the device's store, on or off line, and keeps it in step with the server. */
 export function useVisit(visitId: string): VisitLoad {
-  const [kept, setKept] = useState<KeptVisit | null>(null);
+  const [kept, setKept] = useState<VisitBundle | null>(null);
   const [mine, setMine] = useState<readonly QueuedOp[]>([]);
   const [sync, setSync] = useState<SyncState>("online");
   const [missing, setMissing] = useState<"offline" | "signed-out" | "gone" | null>(null);
@@ -173,7 +174,7 @@ function withOffset(at: Date): string {
 }
 
 /** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
-function planAfter(kept: KeptVisit, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
+function planAfter(kept: VisitBundle, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
   const inputOf = (s: VisitState) =>
     withToday(kept.input, { readings: planReadings(s, kept.on), belowMarkCm: s.belowMarkCm });
   const [old, now] = [inputOf(before), inputOf(after)];

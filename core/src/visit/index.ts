@@ -1,3 +1,4 @@
+export type { VisitBundle } from "./bundle.ts";
 export {
   CORE_VERSION,
   type DailyLimits,

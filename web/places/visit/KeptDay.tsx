@@ -1,10 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { visitState } from "@keel-round/core/visit";
+import { type VisitBundle, visitState } from "@keel-round/core/visit";
 import { liveQuery } from "dexie";
 import { useEffect, useState } from "react";
-import { currentPerson, type KeptVisit, type QueuedOp, storeOf } from "@/device/store";
+import { currentPerson, type QueuedOp, storeOf } from "@/device/store";
 import { QuietButton } from "@/kit/controls";
 import { A, B, H1, Main, Span } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
@@ -12,7 +12,7 @@ import { clock, dayLabel } from "@/kit/words";
 
 /** What is kept on this device: the page that comes when there is no network. */
 export function KeptDay() {
-  const [kept, setKept] = useState<{ visits: KeptVisit[]; ops: QueuedOp[] } | null>(null);
+  const [kept, setKept] = useState<{ visits: VisitBundle[]; ops: QueuedOp[] } | null>(null);
   useEffect(() => {
     const personId = currentPerson();
     if (!personId) return setKept({ visits: [], ops: [] });

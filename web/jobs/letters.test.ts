@@ -1,9 +1,6 @@
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
-import { walkThrough } from "../../tools/seed/walkThrough.ts";
-import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
-import { renderLetter } from "../places/letters/render";
-import { db } from "./connection";
+import { db } from "@/data/connection";
 import {
   findLetter,
   letterByToken,
@@ -15,9 +12,12 @@ import {
   noteOpened,
   queueLetter,
   storeLetter,
-} from "./letters";
-import { job, letter } from "./schema";
-import type { Scope } from "./scope";
+} from "@/data/letters";
+import { job, letter } from "@/data/schema";
+import type { Scope } from "@/data/scope";
+import { renderLetter } from "@/places/letters/render";
+import { walkThrough } from "../../tools/seed/walkThrough.ts";
+import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 
 let ines: Scope;
 let owner: Scope;

@@ -1,10 +1,10 @@
 import { planVisit } from "@keel-round/core/visit";
 import { beforeAll, describe, expect, test } from "vitest";
-import { demoBusiness, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
-import { filterTanks, inShow } from "../places/tanks/filter";
-import { saveUnits } from "./people";
-import type { Scope } from "./scope";
-import { listTanks, loadTank, saveTankSettings, type TankSettings } from "./tanks";
+import { saveUnits } from "@/data/people";
+import type { Scope } from "@/data/scope";
+import { listTanks, loadTank, saveTankSettings, type TankSettings } from "@/data/tanks";
+import { demoBusiness, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
+import { filterTanks, inShow } from "./filter";
 
 let ines: Scope;
 let maud: Scope;
