@@ -141,8 +141,8 @@ export function TankList({
 
 /** Rows are plain elements under one style of their table: hundreds of styled cells would be slow to make. */
 const ROWS = {
-  "& td": { py: "8px", pr: "14px", borderBottomWidth: "1px", borderColor: "rule", verticalAlign: "baseline" },
-  "& td.middle": { py: "3px", verticalAlign: "middle" },
+  "& td": { py: "8px", pr: "14px", borderBottomWidth: "1px", borderColor: "rule", verticalAlign: "middle" },
+  "& td.dots": { py: "3px" },
   "& td.soft": { color: "soft" },
   "& td.num": { fontFamily: "mono", textAlign: "right" },
   "& td.line, & td.num": { whiteSpace: "nowrap" },
@@ -163,7 +163,7 @@ function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string 
   const others = row.status?.why.others.length ?? 0;
   return (
     <tr>
-      <td className="middle line">
+      <td className="line">
         <TrimMark state={trim} />
       </td>
       <td className="line">
@@ -174,7 +174,7 @@ function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string 
       <td>{row.siteName}</td>
       <td className="soft">{kindFacts[row.kind as TankKind].label}</td>
       <td className="num">{row.status ? figure(row.status.systemL, 0) : ""}</td>
-      <td className="middle">
+      <td className="dots">
         <BandDots dots={row.status?.dots ?? []} />
       </td>
       <td className="line">{visitDay(row.nextOn, today)}</td>
