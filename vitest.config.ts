@@ -12,7 +12,7 @@ export default defineConfig({
           include: ["web/**/*.test.{ts,tsx}", "stand-ins/src/**/*.test.ts", "tools/**/*.test.ts"],
           globalSetup: ["tools/testing/database.ts"],
           // Each file makes a business of its own in one database; they need not run one after another.
-          testTimeout: 30_000,
+          testTimeout: 90_000,
           hookTimeout: 120_000,
         },
       },

@@ -71,7 +71,7 @@ export async function startDatabase(folder) {
 }
 
 async function reachable(port, child, log) {
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 1200; i++) {
     if (child.exitCode !== null) {
       const said = existsSync(log) ? readFileSync(log, "utf8").trim().split("\n").slice(-4).join("\n") : "";
       throw new Unable(`MariaDB did not start. Is another copy running in this folder? Its last words:\n${said}`);
@@ -85,5 +85,5 @@ async function reachable(port, child, log) {
     if (open) return;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
-  throw new Unable(`MariaDB did not answer within ten seconds. Its log is ${log}`);
+  throw new Unable(`MariaDB did not answer within a minute. Its log is ${log}`);
 }

@@ -125,7 +125,7 @@ export function stopProcess(child) {
   return new Promise((resolve) => {
     child.once("exit", resolve);
     child.kill("SIGTERM");
-    setTimeout(() => child.kill("SIGKILL"), 8000).unref();
+    setTimeout(() => child.kill("SIGKILL"), 30_000).unref();
   });
 }
 
