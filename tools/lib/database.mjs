@@ -76,14 +76,23 @@ async function reachable(port, child, log) {
       const said = existsSync(log) ? readFileSync(log, "utf8").trim().split("\n").slice(-4).join("\n") : "";
       throw new Unable(`MariaDB did not start. Is another copy running in this folder? Its last words:\n${said}`);
     }
-    const open = await new Promise((resolve) => {
-      const socket = connect(port, "127.0.0.1");
-      socket.once("connect", () => resolve(true)).once("error", () => resolve(false));
-      setTimeout(() => resolve(false), 500);
-      socket.once("connect", () => socket.destroy());
-    });
-    if (open) return;
+    const greeted = await greets(port);
+    if (greeted) return;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   throw new Unable(`MariaDB did not answer within a minute. Its log is ${log}`);
+}
+
+/** Whether the server greets a connection. A port that is only open is a server that would still lose a signal to stop. */
+function greets(port) {
+  return new Promise((resolve) => {
+    const socket = connect(port, "127.0.0.1");
+    const answer = (greeted) => {
+      socket.destroy();
+      resolve(greeted);
+    };
+    socket.once("data", () => answer(true));
+    socket.once("error", () => answer(false));
+    socket.setTimeout(500, () => answer(false));
+  });
 }
