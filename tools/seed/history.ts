@@ -51,6 +51,8 @@ const MOVED = new Set<string>([
   "ammonia",
   "nitrite",
 ]);
+/** Half-yearly and yearly jobs were all last done at the same part of their interval ago. */
+const RARE_DAYS = 120;
 const SKIP_REASONS = ["no time left", "school was in the room", "part not in the van"];
 
 /** A unit a tired technician may use for the figure, with its share of the visits. */
@@ -87,7 +89,8 @@ export function liveThrough(
   const lastDone = new Map<TaskCode, string>();
   for (const code of story.jobs) {
     const every = libraryTask(code).everyDays;
-    lastDone.set(code, addDays(from, -Math.floor(random() * every)));
+    if (every > RARE_DAYS) lastDone.set(code, addDays(today, -Math.round(every * 0.6)));
+    else lastDone.set(code, addDays(from, -Math.floor(random() * every)));
   }
   let lastSector = 0;
   let lastVisit = from;
@@ -143,7 +146,7 @@ export function liveThrough(
       const job = libraryTask(code);
       const daysAgoFixed = fixed ? fixed.doneDaysAgo : null;
       if (daysAgoFixed !== null && daysAgo < daysAgoFixed) continue;
-      if (!dueNow(code)) continue;
+      if (job.everyDays > RARE_DAYS || !dueNow(code)) continue;
       const intervalDays = daysBetween(lastDone.get(code) ?? from, day);
       if (typeof job.result === "object") {
         const reading = read(job.result.test, tank, life.start, random);

@@ -453,6 +453,43 @@ export const taskLibrary = {
     kit: [],
     result: "done",
   },
+  "sump-clean": {
+    name: "Clean the sump",
+    phase: "hardware",
+    everyDays: 182,
+    giveDays: 42,
+    minutes: 25,
+    reason: "Half a year of detritus; what lies there feeds nitrate and blocks the return.",
+    caution: "Everything in the sump off at the wall first.",
+    kit: ["bucket for tank water", "siphon hose"],
+    result: "dirt",
+    long: true,
+  },
+  impeller: {
+    name: "Clean the filter's impeller and tubes",
+    phase: "hardware",
+    everyDays: 182,
+    giveDays: 42,
+    minutes: 15,
+    reason: "The job that slips, and the one that floods a floor: a tube stiffens long before it splits.",
+    caution: "Taps shut before a tube comes off; towels under it.",
+    kit: ["pipe brush", "spare impeller"],
+    result: "dirt",
+    long: true,
+  },
+  "yearly-check": {
+    name: "Yearly check: hoses, clamps, plugs, drip loops, stand",
+    phase: "outside",
+    everyDays: 365,
+    giveDays: 60,
+    minutes: 12,
+    reason: "What ages without being seen. What is worn is replaced before it fails.",
+    caution:
+      "Test the residual-current device. Wiring is for a licensed electrician; local codes stand above this list.",
+    kit: ["torch"],
+    result: "done",
+    long: true,
+  },
 } as const satisfies Record<string, LibraryTask>;
 
 /** Names a job of the library. */
@@ -463,19 +500,46 @@ export function libraryTask(code: TaskCode): LibraryTask {
   return taskLibrary[code];
 }
 
-const EVERY: readonly TaskCode[] = ["test-temperature", "glass-inside", "outside-glass", "photo", "count-animals"];
+const EVERY: readonly TaskCode[] = [
+  "test-temperature",
+  "glass-inside",
+  "outside-glass",
+  "photo",
+  "count-animals",
+  "yearly-check",
+];
 const FRESH: readonly TaskCode[] = [...EVERY, "test-nitrate", "test-ph"];
 const SALT: readonly TaskCode[] = [...EVERY, "test-salinity", "test-nitrate", "salt-creep"];
 
 /** The programme a new tank of a kind starts with. */
 export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = {
   community: [...FRESH, "vacuum-sector", "prefilter", "sponge-half", "heater-check"],
-  planted: [...FRESH, "test-alkalinity", "wave-plants", "trim-plants", "fertiliser", "prefilter", "filter-a", "lids"],
+  planted: [
+    ...FRESH,
+    "test-alkalinity",
+    "wave-plants",
+    "trim-plants",
+    "fertiliser",
+    "prefilter",
+    "filter-a",
+    "lids",
+    "impeller",
+  ],
   shrimp: [...FRESH, "test-gh", "minerals", "sponge-half", "lids"],
-  "rift-lake": [...FRESH, "test-gh", "vacuum-sector", "filter-a", "filter-b", "heater-check"],
+  "rift-lake": [...FRESH, "test-gh", "vacuum-sector", "filter-a", "filter-b", "heater-check", "impeller"],
   "cool-fresh": [...FRESH, "test-ammonia", "gill-check", "spot-siphon", "sponge-half"],
-  brackish: [...SALT, "insect-feed", "vacuum-sector", "filter-a", "lids"],
-  "marine-fish": [...SALT, "test-ph", "skimmer-cup", "vacuum-sector", "socks", "carbon", "pump-soak", "top-up-sensor"],
+  brackish: [...SALT, "insect-feed", "vacuum-sector", "filter-a", "lids", "impeller"],
+  "marine-fish": [
+    ...SALT,
+    "test-ph",
+    "skimmer-cup",
+    "vacuum-sector",
+    "socks",
+    "carbon",
+    "pump-soak",
+    "top-up-sensor",
+    "sump-clean",
+  ],
   "soft-coral": [
     ...SALT,
     "test-alkalinity",
@@ -502,6 +566,7 @@ export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = {
     "wave-maker-soak",
     "probe-calibrate",
     "phosphate-media",
+    "sump-clean",
   ],
   seahorse: [...SALT, "test-ammonia", "test-phosphate", "harvest-macroalgae", "floss", "sponge-half"],
   jellyfish: [...SALT, "bell-check", "spot-siphon", "floss"],
