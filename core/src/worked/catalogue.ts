@@ -104,6 +104,12 @@ export const catalogue = {
     source: "This tank's own log, newest twelve.",
     limits: "Pauses longer than three times the plan are left out.",
   },
+  "visit-minutes": {
+    title: "Minutes at this tank",
+    words: "The minutes of all steps, less what hands do while the water runs out by itself.",
+    source: "Each step's own minutes, learnt from this tank's log.",
+    limits: "One pair of hands; unloading and the way to the tank belong to the stop.",
+  },
   "top-up": {
     title: "Evaporated since last time",
     words: "Evaporation a day, learnt from refills, × days since the last visit.",

@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/letter";
+import { q, worked } from "@keel-round/core/worked";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
@@ -10,7 +11,8 @@ import { Section } from "@/kit/Section";
 import { StepList } from "@/kit/StepList";
 import { TrimMark } from "@/kit/Trim";
 import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
-import { clock, duration } from "@/kit/words";
+import { WorkedFigure } from "@/kit/Working";
+import { clock } from "@/kit/words";
 
 /** A stop as it is planned: per tank the change, the steps in their order, and what to load. */
 export function PlannedStop({
@@ -79,9 +81,18 @@ function TankPlan({ of, scope }: { of: RoundTank; scope: Scope }) {
           </A>
         </H2>
         <TrimMark state={of.status?.trim ?? "unknown"} />
-        <Span color="soft">
-          {plan.steps.length} steps, {duration(plan.minutes)}
-        </Span>
+        <Span color="soft">{plan.steps.length} steps</Span>
+        <WorkedFigure
+          of={worked("visit-minutes", plan.minutes, "min", {
+            "all steps": q(
+              plan.steps.reduce((sum, s) => sum + s.minutes, 0),
+              "min",
+            ),
+          })}
+          units={scope.units}
+          size="16px"
+          decimals={0}
+        />
       </Flex>
       <Flex gap="32px" mt="10px" direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minW="0" w="100%">
