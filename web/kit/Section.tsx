@@ -1,6 +1,6 @@
 import type { TankBook } from "@keel-round/core/tank";
 import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
-import { frontWidthM, runBack, type Vessel, vesselHeightM } from "@keel-round/core/vessel";
+import { frontWidthM, runBack, type Vessel, vesselHeightM, wallsLean } from "@keel-round/core/vessel";
 import { markPlace, startLevelM } from "@keel-round/core/visit";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 
@@ -17,13 +17,10 @@ interface SectionProps {
 
 const line = { vectorEffect: "non-scaling-stroke" } as const;
 
-/** Left and right edge of the vessel's front view at heights from the floor up to one, metres about the middle. */
-function outline(vessel: Vessel, toM: number): [halfM: number, heightM: number][] {
-  const steps = vessel.shape === "drum" ? 40 : 1;
-  return Array.from({ length: steps + 1 }, (_, i) => {
-    const h = (toM * i) / steps;
-    return [frontWidthM(vessel, h) / 2, h];
-  });
+/** Heights at which the front view is taken between two of them: both ends, and more where walls lean. */
+function heights(vessel: Vessel, lowM: number, highM: number): number[] {
+  const steps = wallsLean(vessel) ? 32 : 1;
+  return Array.from({ length: steps + 1 }, (_, i) => lowM + ((highM - lowM) * i) / steps);
 }
 
 /**
@@ -33,7 +30,7 @@ function outline(vessel: Vessel, toM: number): [halfM: number, heightM: number][
 export function Section({ book, markCm, sector, units, width, small = false }: SectionProps) {
   const { vessel, runningLevelM, substrateDepthM, substrate, rockKg, rockTopM } = book.display;
   const heightM = vesselHeightM(vessel);
-  const widthM = Math.max(...outline(vessel, heightM).map(([half]) => half * 2));
+  const widthM = Math.max(...heights(vessel, 0, heightM).map((h) => frontWidthM(vessel, h)));
   const left = small ? 10 : 84;
   const right = small ? 10 : 46;
   const sumpRoom = book.sump && !small ? 1 : 0;
@@ -41,21 +38,11 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
   const top = 16;
   const middle = left + (width - left - right) / 2;
   const y = (m: number) => top + (heightM - m) * scale;
-  const shape = (toM: number, fromM = 0) => {
-    const points = outline(vessel, toM).filter(([, h]) => h >= fromM);
-    const l = points.map(([half, h]) => `${middle - half * scale} ${y(h)}`);
-    const r = points.map(([half, h]) => `${middle + half * scale} ${y(h)}`).reverse();
-    return `M${[...l, ...r].join(" L")} Z`;
-  };
-  const slice = (lowM: number, highM: number) => {
-    if (vessel.shape !== "drum") {
-      const half = (frontWidthM(vessel, lowM) / 2) * scale;
-      return `M${middle - half} ${y(lowM)} H${middle + half} V${y(highM)} H${middle - half} Z`;
-    }
-    const heights = Array.from({ length: 25 }, (_, i) => lowM + ((highM - lowM) * i) / 24);
-    const at = (sign: number) => heights.map((h) => `${middle + (sign * frontWidthM(vessel, h) * scale) / 2} ${y(h)}`);
-    return `M${[...at(-1), ...at(1).reverse()].join(" L")} Z`;
-  };
+  /** The left wall upwards or the right wall downwards between two heights. */
+  const wall = (side: -1 | 1, lowM: number, highM: number) =>
+    heights(vessel, lowM, highM).map((h) => `${middle + (side * frontWidthM(vessel, h) * scale) / 2} ${y(h)}`);
+  const slice = (lowM: number, highM: number) =>
+    `M${[...wall(-1, lowM, highM), ...wall(1, lowM, highM).reverse()].join(" L")} Z`;
   const onDisplay = markPlace(book) === "display";
   const markM = markCm !== null && onDisplay ? heightM - markCm / 100 : null;
   const levelM = markM === null ? runningLevelM : Math.min(markM, runningLevelM);
@@ -119,9 +106,7 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
       )}
       <Path
         d={
-          vessel.shape === "drum"
-            ? shape(heightM)
-            : `M${middle - (widthM * scale) / 2} ${y(heightM)} V${y(0)} H${middle + (widthM * scale) / 2} V${y(heightM)}`
+          `M${[...wall(-1, 0, heightM).reverse(), ...wall(1, 0, heightM)].join(" L")}${vessel.shape === "drum" ? " Z" : ""}`
         }
         fill="none"
         stroke="ink"

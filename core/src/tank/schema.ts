@@ -1,14 +1,30 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
+import { type Vessel, VESSEL_SHAPES, vesselBounds, vesselShapes } from "../vessel/index.ts";
 import { SWITCH_GEAR, TANK_KINDS } from "./book.ts";
 
 const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
 
-const VesselSchema = z.discriminatedUnion("shape", [
-  z.object({ shape: z.literal("box"), lengthM: metres, widthM: metres, heightM: metres }),
-  z.object({ shape: z.literal("cylinder"), diameterM: metres, heightM: metres }),
-  z.object({ shape: z.literal("drum"), diameterM: metres, depthM: metres }),
-]);
+/** One object a shape, with the dimensions that are measured on it. */
+const shapes = VESSEL_SHAPES.map((shape) =>
+  z.object({
+    shape: z.literal(shape),
+    ...Object.fromEntries(vesselShapes[shape].dimensions.map(({ key }) => [key, metres])),
+  }),
+);
+
+/** Inside dimensions of any shape; one that another bounds is refused by name. */
+export const VesselSchema: z.ZodType<Vessel> = (
+  z.discriminatedUnion("shape", shapes as never) as unknown as z.ZodType<Vessel>
+).superRefine((vessel, context) => {
+  for (const { field, high } of vesselBounds(vessel))
+    if ((vessel as unknown as Record<string, number>)[field] as number > high)
+      context.addIssue({
+        code: "custom",
+        path: [field],
+        message: `With the other dimensions this is at most ${Math.round(high * 1000) / 10} cm.`,
+      });
+});
 
 export const SchoolsSchema = z.object({
   policy: z.enum(["fixed-share", "test-led", "reset", "continuous"]),

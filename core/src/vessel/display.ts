@@ -29,11 +29,12 @@ const ROCK_KG_PER_L = 2.8;
 function displacedL(display: Display, heightM: number): number {
   const { vessel, substrateDepthM, rockKg, rockTopM, substrate } = display;
   const bed = grossVolumeL(vessel, Math.min(heightM, substrateDepthM)) * (1 - POROSITY[substrate]);
+  if (rockKg === 0) return bed;
   const rockL = rockKg / ROCK_KG_PER_L;
-  // Spread evenly from the bed to the highest point of the rock.
-  const span = rockTopM - substrateDepthM;
-  const share =
-    span > 0 ? Math.min(1, Math.max(0, (heightM - substrateDepthM) / span)) : heightM > substrateDepthM ? 1 : 0;
+  // Spread evenly through the room from the bed to the rock's highest point: where the walls come in, so does the rock.
+  const [floorL, topL] = [grossVolumeL(vessel, substrateDepthM), grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM))];
+  const reached = grossVolumeL(vessel, Math.max(heightM, substrateDepthM)) - floorL;
+  const share = topL > floorL ? Math.min(1, reached / (topL - floorL)) : Number(reached > 0);
   return bed + rockL * share;
 }
 

@@ -1,3 +1,4 @@
+export { type Dimension, VESSEL_SHAPES, vesselOf, vesselShapes } from "./dimensions.ts";
 export {
   cmFromRim,
   type Display,
@@ -8,4 +9,15 @@ export {
   type Sump,
   sumpVolumeL,
 } from "./display.ts";
-export { frontWidthM, grossVolumeL, surfaceM2, type Vessel, vesselHeightM } from "./vessel.ts";
+export {
+  frontWidthM,
+  grossVolumeL,
+  insideOf,
+  surfaceM2,
+  type Vessel,
+  type VesselShape,
+  vesselBounds,
+  vesselHeightM,
+  vesselPlanPoints,
+  wallsLean,
+} from "./vessel.ts";

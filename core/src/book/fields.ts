@@ -1,0 +1,234 @@
+import { figure, showLength, showVolume, type UnitPreference } from "../units/index.ts";
+
+/** Minutes of the day that a site may be worked in, by weekday 1 Monday to 7 Sunday; a missing day is closed. */
+export type Windows = Readonly<Partial<Record<string, { readonly from: number; readonly to: number }>>>;
+
+/** What a field may hold, canonical: lengths in m, volumes in L, temperatures in °C. */
+export type FieldValue = string | number | boolean | null | Windows;
+
+/** The entities of the book that are edited as records. */
+export const ENTITIES = ["client", "site", "tank", "animal", "equipment"] as const;
+export type Entity = (typeof ENTITIES)[number];
+
+export type FieldType =
+  | { readonly kind: "text"; readonly max: number; readonly lines?: number }
+  | { readonly kind: "email" }
+  | { readonly kind: "date" }
+  | { readonly kind: "yes-no" }
+  | { readonly kind: "choice"; readonly options: readonly (readonly [value: string, label: string])[] }
+  /** A figure in a fixed unit. */
+  | {
+      readonly kind: "number";
+      readonly unit: string;
+      readonly low: number;
+      readonly high: number;
+      readonly decimals: number;
+    }
+  /** A figure in the person's unit. */
+  | {
+      readonly kind: "length" | "volume" | "temperature";
+      readonly low: number;
+      readonly high: number;
+      readonly decimals: number;
+    }
+  | { readonly kind: "windows" }
+  | { readonly kind: "link"; readonly to: Entity | "source" };
+
+/** One thing that is known of a record. Its key is the path of its value. */
+export interface Field {
+  readonly key: string;
+  readonly label: string;
+  readonly type: FieldType;
+  readonly required?: boolean;
+  readonly hint?: string;
+  /** Heading it stands under in the form. */
+  readonly group: string;
+  /** Set when the record is made and by events of its own afterwards. */
+  readonly once?: boolean;
+}
+
+/** What is wrong with an entry, in words that stand beside it. */
+export class FieldError extends Error {}
+
+const DECIMAL = /^[+-]?(\d+(\.\d*)?|\.\d+)$/;
+
+/**
+ * A number as a person writes one: a decimal point or comma, thin or plain spaces between thousands.
+ *
+ * @throws {FieldError} for anything else.
+ */
+export function parseDecimal(text: string): number {
+  const plain = text.trim().replace(/[\s\u00a0\u2009\u202f']/g, "");
+  const commas = plain.split(",").length - 1;
+  const dots = plain.split(".").length - 1;
+  // With both, the last one is the decimal sign; with one of either, it is.
+  const decimal = commas > 0 && plain.lastIndexOf(",") > plain.lastIndexOf(".") ? "," : ".";
+  const other = decimal === "," ? "." : ",";
+  const whole = plain.split(other).join("").replace(decimal, ".");
+  if (!DECIMAL.test(whole) || (decimal === "," ? commas : dots) > 1)
+    throw new FieldError(`“${text.trim().slice(0, 40)}” is not a number.`);
+  return Number(whole);
+}
+
+/** The unit a field's figures are shown in, empty without one. */
+export function fieldUnit(type: FieldType, units: UnitPreference): string {
+  if (type.kind === "number") return type.unit;
+  if (type.kind === "length") return units.length;
+  if (type.kind === "volume") return units.volume;
+  return type.kind === "temperature" ? units.temperature : "";
+}
+
+function toCanonical(type: FieldType, shown: number, units: UnitPreference): number {
+  if (type.kind === "length") return shown / showLength(100, units.length);
+  if (type.kind === "volume") return shown / showVolume(1, units.volume);
+  return type.kind === "temperature" && units.temperature === "°F" ? (shown - 32) / 1.8 : shown;
+}
+
+function fromCanonical(type: FieldType, value: number, units: UnitPreference): number {
+  if (type.kind === "length") return showLength(value * 100, units.length);
+  if (type.kind === "volume") return showVolume(value, units.volume);
+  return type.kind === "temperature" && units.temperature === "°F" ? value * 1.8 + 32 : value;
+}
+
+/** Twelve significant digits: what a conversion there and back leaves behind is cut off. */
+const tidy = (value: number) => Number(value.toPrecision(12));
+
+const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+const clock = (minute: number) =>
+  `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
+
+function parseClock(text: string): number {
+  const match = /^(\d{1,2})[:.h](\d{2})$/.exec(text);
+  const minute = match ? Number(match[1]) * 60 + Number(match[2]) : Number.NaN;
+  if (!(minute >= 0 && minute <= 24 * 60 && Number(match?.[2]) < 60))
+    throw new FieldError(`“${text}” is not a time of day, such as 07:30.`);
+  return minute;
+}
+
+/** Windows in words: "Mon–Fri 07:00–09:00; Sat 08:00–12:00". */
+function writeWindows(windows: Windows): string {
+  const days = WEEKDAYS.map((name, i) => {
+    const w = windows[String(i + 1)];
+    return { name, span: w ? `${clock(w.from)}–${clock(w.to)}` : null };
+  });
+  const runs: { first: string; last: string; span: string }[] = [];
+  for (const [i, { name, span }] of days.entries()) {
+    if (span === null) continue;
+    const run = runs.at(-1);
+    if (run && run.span === span && days[i - 1]?.span === span) run.last = name;
+    else runs.push({ first: name, last: name, span });
+  }
+  return runs.map((r) => `${r.first === r.last ? r.first : `${r.first}–${r.last}`} ${r.span}`).join("; ");
+}
+
+/** The inverse of `writeWindows`; an empty text closes every day. */
+function parseWindows(text: string): Windows {
+  const windows: Record<string, { from: number; to: number }> = {};
+  const dayOf = (name: string) => {
+    const i = WEEKDAYS.findIndex((d) => d.toLowerCase() === name.slice(0, 3).toLowerCase());
+    if (i < 0) throw new FieldError(`“${name}” is not a day: write Mon, Tue, Wed, Thu, Fri, Sat or Sun.`);
+    return i;
+  };
+  for (const part of text.split(";").map((p) => p.trim())) {
+    if (part === "") continue;
+    const match = /^([a-z]+)(?:\s*[–-]\s*([a-z]+))?\s+(\S+?)\s*[–-]\s*(\S+)$/i.exec(part);
+    if (!match) throw new FieldError(`“${part}” is not understood: write it like Mon–Fri 07:00–09:00.`);
+    const [, first = "", last = first, from = "", to = ""] = match;
+    const span = { from: parseClock(from), to: parseClock(to) };
+    if (span.to <= span.from) throw new FieldError(`${part}: it closes before it opens.`);
+    for (let i = dayOf(first); i <= dayOf(last); i++) windows[String(i + 1)] = span;
+  }
+  return windows;
+}
+
+/** A date that exists, as YYYY-MM-DD. */
+function parseDate(text: string): string {
+  const at = new Date(`${text}T00:00:00Z`);
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || Number.isNaN(at.getTime()) || at.toISOString().slice(0, 10) !== text)
+    throw new FieldError("That day does not exist.");
+  return text;
+}
+
+const YES = new Set(["yes", "y", "true", "1"]);
+const NO = new Set(["no", "n", "false", "0", ""]);
+
+/**
+ * The canonical value of what a person typed in a field.
+ *
+ * @throws {FieldError} with words that say what is accepted.
+ */
+export function readField(field: Field, text: string, units: UnitPreference): FieldValue {
+  const { type } = field;
+  const typed = text.trim();
+  if (type.kind === "windows") return parseWindows(typed);
+  if (type.kind === "yes-no") {
+    const word = typed.toLowerCase();
+    if (YES.has(word)) return true;
+    if (NO.has(word)) return false;
+    throw new FieldError(`“${typed}” is neither yes nor no.`);
+  }
+  if (typed === "") {
+    if (field.required) throw new FieldError(`${field.label} is needed.`);
+    return type.kind === "text" || type.kind === "email" ? "" : null;
+  }
+  switch (type.kind) {
+    case "text":
+      if (typed.length > type.max) throw new FieldError(`At most ${type.max} characters; this has ${typed.length}.`);
+      return typed;
+    case "email":
+      if (!/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(typed)) throw new FieldError(`“${typed}” is not an e-mail address.`);
+      return typed;
+    case "date":
+      return parseDate(typed);
+    case "choice": {
+      const word = typed.toLowerCase();
+      const option = type.options.find(([value, label]) => value === typed || label.toLowerCase() === word);
+      if (!option) throw new FieldError(`“${typed}” is not one of ${type.options.map(([, l]) => l).join(", ")}.`);
+      return option[0];
+    }
+    case "link":
+      return typed;
+    default: {
+      const value = tidy(toCanonical(type, parseDecimal(typed), units));
+      if (value < type.low || value > type.high) {
+        const limit = (v: number) => figure(fromCanonical(type, v, units), type.decimals);
+        throw new FieldError(
+          `${field.label} lies between ${limit(type.low)} and ${limit(type.high)} ${fieldUnit(type, units)}.`.replace(
+            " .",
+            ".",
+          ),
+        );
+      }
+      return value;
+    }
+  }
+}
+
+/** A value as it is typed, so that reading it again gives the same value. */
+export function writeField(field: Field, value: FieldValue | undefined, units: UnitPreference): string {
+  const { type } = field;
+  if (value === null || value === undefined) return "";
+  if (type.kind === "windows") return writeWindows(value as Windows);
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "number") return String(Number(fromCanonical(type, value, units).toPrecision(10)));
+  return String(value);
+}
+
+/** A value in words and the person's units, for histories and comparisons. `nameOf` says what a link points at. */
+export function sayField(
+  field: Field,
+  value: FieldValue | undefined,
+  units: UnitPreference,
+  nameOf: (id: string) => string = (id) => id,
+): string {
+  const { type } = field;
+  if (value === null || value === undefined || value === "") return "nothing";
+  if (type.kind === "choice") return type.options.find(([v]) => v === value)?.[1] ?? String(value);
+  if (type.kind === "link") return nameOf(String(value));
+  if (type.kind === "windows") return writeWindows(value as Windows) || "closed";
+  if (typeof value === "number" && "decimals" in type) {
+    const unit = fieldUnit(type, units);
+    return `${figure(fromCanonical(type, value, units), type.decimals)}${unit ? ` ${unit}` : ""}`;
+  }
+  return writeField(field, value, units);
+}

@@ -1,0 +1,332 @@
+import { kindFacts } from "../tank/index.ts";
+import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
+import type { Entity, Field, FieldType } from "./fields.ts";
+
+/** An entity of the book: what it is called and what is known of one. */
+export interface RecordKind {
+  readonly entity: Entity;
+  readonly one: string;
+  readonly many: string;
+  readonly fields: readonly Field[];
+}
+
+const text = (max: number, lines?: number): FieldType => ({ kind: "text", max, ...(lines ? { lines } : {}) });
+const number = (unit: string, low: number, high: number, decimals: number): FieldType => ({
+  kind: "number",
+  unit,
+  low,
+  high,
+  decimals,
+});
+const choice = (options: readonly (readonly [string, string])[]): FieldType => ({ kind: "choice", options });
+const yesNo: FieldType = { kind: "yes-no" };
+const link = (to: Entity | "source"): FieldType => ({ kind: "link", to });
+/** Of a vessel, a sump or what stands in it, m. */
+const length = (low = 0): FieldType => ({ kind: "length", low, high: 20, decimals: 1 });
+const needed = { required: true } as const;
+
+const named = (label: string, group: string): Field => ({ key: "name", label, type: text(120), ...needed, group });
+
+const client: RecordKind = {
+  entity: "client",
+  one: "client",
+  many: "clients",
+  fields: [
+    named("Name", "Who"),
+    { key: "contact", label: "Contact", type: text(120), ...needed, group: "Who" },
+    { key: "email", label: "E-mail", type: { kind: "email" }, ...needed, group: "Who" },
+    { key: "phone", label: "Phone", type: text(40), group: "Who" },
+    {
+      key: "lettersBy",
+      label: "Letters",
+      type: choice([
+        ["mail-pdf", "By e-mail, with the page as a PDF"],
+        ["mail-link", "By e-mail, with a link only"],
+        ["none", "Not mailed; kept here"],
+      ]),
+      ...needed,
+      group: "Letters",
+    },
+    { key: "notes", label: "Notes", type: text(2000, 4), group: "Letters" },
+  ],
+};
+
+const site: RecordKind = {
+  entity: "site",
+  one: "site",
+  many: "sites",
+  fields: [
+    named("Name", "Place"),
+    { key: "clientId", label: "Client", type: link("client"), ...needed, group: "Place" },
+    { key: "address", label: "Address", type: text(190), ...needed, group: "Place" },
+    { key: "lat", label: "Latitude", type: number("°", -90, 90, 5), ...needed, group: "Place" },
+    { key: "lon", label: "Longitude", type: number("°", -180, 180, 5), ...needed, group: "Place" },
+    {
+      key: "windows",
+      label: "May be worked in",
+      type: { kind: "windows" },
+      hint: "Like Mon–Fri 07:00–09:00; Sat 08:00–12:00. A day that is not named is closed.",
+      group: "Getting in",
+    },
+    { key: "access", label: "How to get in", type: text(2000, 3), group: "Getting in" },
+    { key: "askFor", label: "Ask for", type: text(120), group: "Getting in" },
+    { key: "parking", label: "Parking", type: text(190), group: "Getting in" },
+    { key: "stairs", label: "Stairs to climb", type: number("steps", 0, 400, 0), group: "Getting in" },
+    { key: "pets", label: "Pets", type: text(190), group: "Getting in" },
+    { key: "setUpMinutes", label: "Unload and load", type: number("min", 0, 240, 0), ...needed, group: "Getting in" },
+    {
+      key: "drain",
+      label: "Waste water goes to",
+      type: choice([
+        ["sewer", "the sewer"],
+        ["septic", "a septic tank: never salt water"],
+        ["garden", "the garden: fresh water only"],
+      ]),
+      ...needed,
+      group: "Water",
+    },
+    { key: "drainDistanceM", label: "Hose to the drain", type: number("m", 0, 200, 0), group: "Water" },
+    { key: "drainDropM", label: "Drop to the drain", type: number("m", -20, 50, 1), group: "Water" },
+    { key: "tapDistanceM", label: "Hose to the tap", type: number("m", 0, 200, 0), group: "Water" },
+    { key: "hotWater", label: "Hot water at the tap", type: yesNo, group: "Water" },
+    {
+      key: "bucketL",
+      label: "Bucket or barrel",
+      type: { kind: "volume", low: 1, high: 200, decimals: 1 },
+      ...needed,
+      group: "Water",
+    },
+    { key: "floors", label: "Floors to protect", type: text(190), group: "Water" },
+  ],
+};
+
+/** One field a dimension, whatever the shape: those of other shapes stay empty. */
+function vesselFields(): Field[] {
+  const labels = new Map<string, string>();
+  for (const shape of VESSEL_SHAPES)
+    for (const { key, label } of vesselShapes[shape].dimensions) if (!labels.has(key)) labels.set(key, label);
+  return [
+    {
+      key: "display.vessel.shape",
+      label: "Shape",
+      type: choice(VESSEL_SHAPES.map((s: VesselShape) => [s, vesselShapes[s].label])),
+      ...needed,
+      group: "Shape, inside the glass",
+    },
+    ...[...labels].map(([key, label]) => ({
+      key: `display.vessel.${key}`,
+      label,
+      type: length(0.01),
+      group: "Shape, inside the glass",
+    })),
+  ];
+}
+
+const tank: RecordKind = {
+  entity: "tank",
+  one: "tank",
+  many: "tanks",
+  fields: [
+    named("Name", "Tank"),
+    { key: "siteId", label: "Site", type: link("site"), ...needed, group: "Tank" },
+    {
+      key: "kind",
+      label: "Kind",
+      type: choice(Object.entries(kindFacts).map(([kind, { label }]) => [kind, label])),
+      ...needed,
+      group: "Tank",
+    },
+    { key: "startedOn", label: "Started", type: { kind: "date" }, ...needed, group: "Tank" },
+    {
+      key: "startedWith",
+      label: "Started with",
+      type: choice([
+        ["cured-rock", "cured rock or a running filter"],
+        ["dry-rock", "dry rock"],
+        ["bare", "neither"],
+      ]),
+      group: "Tank",
+    },
+    { key: "sourceId", label: "New water", type: link("source"), ...needed, group: "Tank" },
+    { key: "topUpSourceId", label: "Topped up with", type: link("source"), ...needed, group: "Tank" },
+    ...vesselFields(),
+    {
+      key: "material",
+      label: "Made of",
+      type: choice([
+        ["glass", "glass"],
+        ["acrylic", "acrylic: nothing hard, no ammonia, no alcohol"],
+      ]),
+      ...needed,
+      group: "Shape, inside the glass",
+    },
+    { key: "lidded", label: "Has a lid", type: yesNo, group: "Shape, inside the glass" },
+    {
+      key: "display.runningLevelM",
+      label: "Water stands above the floor",
+      type: length(0.01),
+      ...needed,
+      group: "What stands in it",
+    },
+    {
+      key: "display.substrate",
+      label: "Bed",
+      type: choice([
+        ["sand", "sand"],
+        ["gravel", "gravel"],
+        ["bare", "bare floor"],
+      ]),
+      ...needed,
+      group: "What stands in it",
+    },
+    { key: "display.substrateDepthM", label: "Depth of the bed", type: length(), group: "What stands in it" },
+    { key: "sectors", label: "Sectors of the bed", type: number("", 1, 8, 0), ...needed, group: "What stands in it" },
+    { key: "display.rockKg", label: "Rock, dry", type: number("kg", 0, 5000, 1), group: "What stands in it" },
+    { key: "display.rockTopM", label: "Rock reaches up to", type: length(), group: "What stands in it" },
+    {
+      key: "display.measuredNetL",
+      label: "Measured while filling",
+      type: { kind: "volume", low: 0.5, high: 100_000, decimals: 0 },
+      hint: "Litres that went in up to the running level. They override what is computed.",
+      group: "What stands in it",
+    },
+    { key: "sump.lengthM", label: "Sump length", type: length(0.01), group: "Sump" },
+    { key: "sump.widthM", label: "Sump front to back", type: length(0.01), group: "Sump" },
+    { key: "sump.heightM", label: "Sump height", type: length(0.01), group: "Sump" },
+    { key: "sump.runningLevelM", label: "Sump runs at", type: length(0.01), group: "Sump" },
+    { key: "sump.lowestLevelM", label: "Return runs dry below", type: length(0.01), group: "Sump" },
+    { key: "sump.weirM", label: "Weir above the display's floor", type: length(0.01), group: "Sump" },
+    {
+      key: "sump.pipesL",
+      label: "Pipes and reactors hold",
+      type: { kind: "volume", low: 0, high: 500, decimals: 1 },
+      group: "Sump",
+    },
+    {
+      key: "targetC",
+      label: "Temperature",
+      type: { kind: "temperature", low: 0, high: 40, decimals: 1 },
+      ...needed,
+      group: "Water",
+    },
+    { key: "targetPsu", label: "Salinity", type: number("ppt", 0, 42, 1), ...needed, group: "Water" },
+    {
+      key: "evaporationLPerDay",
+      label: "Evaporates a day",
+      type: { kind: "volume", low: 0, high: 200, decimals: 2 },
+      ...needed,
+      group: "Water",
+    },
+    {
+      key: "topUp",
+      label: "Evaporation is replaced",
+      type: choice([
+        ["reservoir", "from a reservoir, by itself"],
+        ["owner", "by the owner"],
+        ["technician", "at each visit"],
+      ]),
+      ...needed,
+      group: "Water",
+    },
+    {
+      key: "reservoirL",
+      label: "Reservoir holds, usable",
+      type: { kind: "volume", low: 0.5, high: 2000, decimals: 0 },
+      group: "Water",
+    },
+    { key: "lightsFrom", label: "Lights on at", type: number("h", 0, 24, 1), group: "Water" },
+    { key: "lightsHours", label: "Hours of light", type: number("h", 0, 24, 1), group: "Water" },
+    { key: "turnoverLPerHour", label: "Flow", type: number("L/h", 0, 200_000, 0), group: "Water" },
+    { key: "drainLPerMinute", label: "Drains", type: number("L/min", 0.1, 500, 1), ...needed, group: "Work" },
+    { key: "refillLPerMinute", label: "Fills", type: number("L/min", 0.1, 500, 1), ...needed, group: "Work" },
+    {
+      key: "access",
+      label: "Getting at it",
+      type: text(400, 2),
+      hint: "Heavy canopy, one side only, a stool.",
+      group: "Work",
+    },
+  ],
+};
+
+const animal: RecordKind = {
+  entity: "animal",
+  one: "group of animals",
+  many: "animals",
+  fields: [
+    named("Animals", "Animals"),
+    { key: "tankId", label: "Tank", type: link("tank"), ...needed, group: "Animals" },
+    {
+      key: "count",
+      label: "How many",
+      type: number("", 0, 100_000, 0),
+      ...needed,
+      once: true,
+      hint: "Later counts come from what happens to them.",
+      group: "Animals",
+    },
+    {
+      key: "hazard",
+      label: "To a hand",
+      type: choice([
+        ["sting", "stings"],
+        ["spine", "venomous spines: tools, no hands"],
+        ["bite", "bites"],
+        ["toxin", "toxic: gloves and eye cover"],
+      ]),
+      group: "Animals",
+    },
+    { key: "since", label: "Here since", type: { kind: "date" }, group: "Animals" },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Animals" },
+  ],
+};
+
+const equipment: RecordKind = {
+  entity: "equipment",
+  one: "piece of equipment",
+  many: "equipment",
+  fields: [
+    named("Name", "What"),
+    { key: "tankId", label: "Tank", type: link("tank"), ...needed, group: "What" },
+    {
+      key: "kind",
+      label: "Kind",
+      type: choice([
+        ["heater", "heater"],
+        ["chiller", "chiller"],
+        ["return-pump", "return pump"],
+        ["wave-maker", "wave-maker"],
+        ["air-pump", "air pump"],
+        ["filter", "filter"],
+        ["skimmer", "protein skimmer"],
+        ["uv", "UV lamp"],
+        ["reactor", "reactor"],
+        ["light", "light"],
+        ["doser", "dosing pump"],
+        ["top-up", "top-up with sensor"],
+        ["probe", "probe"],
+        ["co2", "CO2 cylinder and regulator"],
+        ["purifier", "purifier cartridges"],
+        ["other", "other"],
+      ]),
+      ...needed,
+      group: "What",
+    },
+    { key: "installedOn", label: "Installed", type: { kind: "date" }, ...needed, group: "Life" },
+    { key: "hoursPerDay", label: "Runs a day", type: number("h", 0, 24, 1), group: "Life" },
+    { key: "serviceEveryDays", label: "Service every", type: number("days", 1, 3650, 0), group: "Life" },
+    { key: "lastServicedOn", label: "Last serviced", type: { kind: "date" }, group: "Life" },
+    { key: "replaceAfterDays", label: "Replace after", type: number("days", 1, 10_000, 0), group: "Life" },
+    { key: "replaceAfterHours", label: "Replace after running", type: number("h", 1, 200_000, 0), group: "Life" },
+    { key: "watts", label: "Power", type: number("W", 0, 20_000, 0), group: "Life" },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Life" },
+  ],
+};
+
+/** Every kind of record, with its fields in the order a person would tell them. */
+export const recordKinds: Readonly<Record<Entity, RecordKind>> = { client, site, tank, animal, equipment };
+
+/** A field of an entity by its key; null for a key it does not have. */
+export function fieldOf(entity: Entity, key: string): Field | null {
+  return recordKinds[entity].fields.find((f) => f.key === key) ?? null;
+}

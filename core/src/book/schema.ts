@@ -1,0 +1,49 @@
+import { z } from "zod";
+import { ENTITIES, type Entity, type Field, type FieldValue } from "./fields.ts";
+import { recordKinds } from "./records.ts";
+
+const window = z
+  .object({ from: z.number().int().min(0).max(1440), to: z.number().int().min(0).max(1440) })
+  .refine((w) => w.to > w.from, "It closes before it opens.");
+
+/** What a field accepts, canonical. Forms, actions, imports and the archive all ask this. */
+function schemaOf(field: Field): z.ZodType<FieldValue> {
+  const { type } = field;
+  const base = (): z.ZodType<FieldValue> => {
+    switch (type.kind) {
+      case "text":
+        return z.string().trim().max(type.max, `At most ${type.max} characters.`);
+      case "email":
+        return field.required ? z.email("This is not an e-mail address.") : z.email().or(z.literal(""));
+      case "date":
+        return z.iso.date("That day does not exist.");
+      case "yes-no":
+        return z.boolean();
+      case "choice":
+        return z.enum(type.options.map(([value]) => value) as [string, ...string[]]);
+      case "windows":
+        return z.partialRecord(z.enum(["1", "2", "3", "4", "5", "6", "7"]), window) as unknown as z.ZodType<FieldValue>;
+      case "link":
+        return z.uuid(`Choose ${field.label.toLowerCase()} from the list.`);
+      default:
+        return z.number(`${field.label} is a number.`).min(type.low).max(type.high);
+    }
+  };
+  if (field.required && type.kind === "text")
+    return z.string().trim().min(1, `${field.label} is needed.`).max(type.max);
+  return field.required || type.kind === "yes-no" || type.kind === "windows" ? base() : base().nullable();
+}
+
+/** The schema of a whole record, by the keys of its fields. */
+export function recordSchema(entity: Entity): z.ZodType<Record<string, FieldValue>> {
+  return z.strictObject(Object.fromEntries(recordKinds[entity].fields.map((f) => [f.key, schemaOf(f)])));
+}
+
+/** The schema of some fields of a record. */
+export function changeSchema(entity: Entity): z.ZodType<Partial<Record<string, FieldValue>>> {
+  return z.strictObject(
+    Object.fromEntries(recordKinds[entity].fields.map((f) => [f.key, schemaOf(f).optional()])),
+  ) as z.ZodType<Partial<Record<string, FieldValue>>>;
+}
+
+export const EntitySchema = z.enum(ENTITIES);
