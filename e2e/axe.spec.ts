@@ -31,10 +31,22 @@ for (const colorScheme of ["light", "dark"] as const) {
     await page.goto("/tanks");
     await check(page, "tanks");
     const tank = (await page.locator("tbody a").first().getAttribute("href")) ?? "";
-    for (const tab of ["section", "readings", "programme", "animals", "history", "settings"]) {
+    for (const tab of ["section", "readings", "programme", "animals", "equipment", "history", "settings"]) {
       await page.goto(`${tank}?tab=${tab}`);
       await check(page, `tank ${tab}`);
     }
+    await page.goto("/tanks/new");
+    await check(page, "new tank");
+    for (const kind of ["client", "site", "tank", "animal", "equipment"]) {
+      await page.goto(`/desk/${kind}`);
+      await check(page, `${kind} list`);
+      if (kind === "tank") continue;
+      await page.locator("tbody a").first().click();
+      await page.waitForURL(`**/desk/${kind}/**`);
+      await check(page, `${kind} form`);
+    }
+    await page.goto("/desk/site/new");
+    await check(page, "new site");
     await page.goto("/letters");
     await check(page, "letters");
     await page.getByRole("main").locator("tbody a").first().click();

@@ -78,6 +78,10 @@ export function fillers(): Story[] {
           "temperate-marine": "natural-sea",
           shrimp: "remineralised",
         }[kind as string] as Story["source"]) ?? "tap",
+      animals: [
+        { name: salt ? "damselfish" : "tetras", count: 8 + (i % 9) },
+        { name: "snails", count: 3 + (i % 4) },
+      ],
       facts: factsOf(kind, {
         vessel: { shape: "box", lengthM, widthM, heightM },
         levelM: heightM - 0.06,
@@ -93,11 +97,7 @@ export function fillers(): Story[] {
                 : ["heater", "filter"],
         lidded: !salt,
         landmarks: [{ name: "intake", kind: "intake", heightM: 0.12, airMinutes: 0 }],
-        filterUnits: [{ id: "filter", name: "canister filter", biological: true }],
-        animals: [
-          { name: salt ? "damselfish" : "tetras", count: 8 + (i % 9) },
-          { name: "snails", count: 3 + (i % 4) },
-        ],
+        filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
         evaporation: vary(lengthM * widthM * 3),
         topUp: "technician",
         ...(rhythm === "four-weekly" ? { validDays: 35 } : {}),

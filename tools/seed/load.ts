@@ -15,10 +15,13 @@ import { postOperations } from "@/data/operations";
 import { loadPlanInputs } from "@/data/planInputs";
 import * as t from "@/data/schema";
 import { scopeOfUser } from "@/data/scope";
+import { encrypt } from "@/data/secrets";
 import { refreshStatus } from "@/data/status";
+import { equipmentOf } from "./equipment.ts";
 import { fillers } from "./fillers.ts";
 import { liveThrough } from "./history.ts";
 import logins from "./logins.json" with { type: "json" };
+import { siteDetails } from "./siteDetails.ts";
 import { reefBatches, waters } from "./sources.ts";
 import { type Story, stories } from "./stories.ts";
 import { walkThrough } from "./walkThrough.ts";
@@ -148,7 +151,14 @@ function addClients(rows: Rows, businessId: string, all: readonly Story[]): Map<
     if (clients.has(s.client)) continue;
     const id = newId();
     clients.set(s.client, id);
-    rows.add(t.client, { id, businessId, name: s.client, contact: s.contact, email: s.email });
+    rows.add(t.client, {
+      id,
+      businessId,
+      name: s.client,
+      contact: s.contact,
+      email: s.email,
+      phone: `555 ${String(1200 + 37 * clients.size).padStart(4, "0")}`,
+    });
   }
   return clients;
 }
@@ -201,7 +211,10 @@ function addSite(
 ) {
   const [siteId, seriesId] = [newId(), newId()];
   const window = { from: minuteOf(story.window[0]), to: minuteOf(story.window[1]) };
+  const { codes, ...details } = siteDetails[story.site] ?? {};
   rows.add(t.site, {
+    ...details,
+    ...(codes ? { accessCodes: encrypt(codes, siteId) } : {}),
     id: siteId,
     businessId,
     clientId,
@@ -253,7 +266,18 @@ function addTank(
     kind: story.kind,
     facts: story.facts,
   });
-  const book: TankBook = { id: tankId, name: story.tank, kind: story.kind, ...story.facts };
+  const book = { id: tankId, name: story.tank, kind: story.kind, ...story.facts, animals: story.animals } as TankBook;
+  for (const [position, group] of story.animals.entries())
+    rows.add(t.animal, { id: newId(), businessId, tankId, position, since: story.facts.startedOn, ...group });
+  for (const { installedDaysAgo, servicedDaysAgo, ...piece } of equipmentOf(story.site, story.facts.gear))
+    rows.add(t.equipment, {
+      id: newId(),
+      businessId,
+      tankId,
+      installedOn: day(-installedDaysAgo),
+      lastServicedOn: servicedDaysAgo === undefined ? null : day(-servicedDaysAgo),
+      ...piece,
+    });
   const systemL = systemVolumeL(book);
   const mode = book.schools.how === "in-and-out" ? "in-and-out" : "batch";
   // The last visit of these is left to be logged by operations, so that letters exist.

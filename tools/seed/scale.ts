@@ -141,12 +141,11 @@ export async function loadScale(
         bed: ["gravel", 0.04],
         rock: [5, 0.2],
         gear: ["heater", "filter"],
-        animals: [{ name: "fish", count: 10 }],
         evaporation: 1,
         topUp: "technician",
         landmarks: [{ name: "intake", kind: "intake", heightM: 0.1, airMinutes: 0 }],
       });
-      const systemL = systemVolumeL({ id: tankId, name: "", kind, ...facts } as TankBook);
+      const systemL = systemVolumeL({ id: tankId, name: "", kind, ...facts, animals: [] } as unknown as TankBook);
       rows.tank.push({
         id: tankId,
         businessId,

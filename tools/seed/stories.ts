@@ -1,6 +1,6 @@
 import type { Rhythm } from "@keel-round/core/calendar";
 import { kindProgramme, type TaskCode } from "@keel-round/core/programme";
-import { kindFacts, type SwitchGear, type TankFacts, type TankKind } from "@keel-round/core/tank";
+import { type AnimalGroup, kindFacts, type SwitchGear, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 
 /** What a tank lives through between visits, per day and litre unless said otherwise; days count back from today. */
@@ -45,6 +45,7 @@ export interface Story {
   readonly tank: string;
   readonly kind: TankKind;
   readonly facts: TankFacts;
+  readonly animals: readonly AnimalGroup[];
   readonly source:
     | "tap"
     | "purified"
@@ -79,7 +80,6 @@ type FactsInput = {
   readonly bed?: readonly [kind: "sand" | "gravel", depthM: number];
   readonly rock?: readonly [kg: number, topM: number];
   readonly gear: readonly SwitchGear[];
-  readonly animals: TankFacts["animals"];
   readonly evaporation: number;
   readonly topUp: TankFacts["topUp"];
 } & Partial<
@@ -118,7 +118,6 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
     landmarks: input.landmarks ?? [],
     gear: [...input.gear],
     filterUnits: input.filterUnits ?? [],
-    animals: input.animals,
     ...(input.treatment ? { treatment: input.treatment } : {}),
     startedOn: input.startedOn ?? "2022-03-01",
     evaporationLPerDay: input.evaporation,
@@ -156,6 +155,11 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 0,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "shore anemones", count: 24, hazard: "sting" },
+        { name: "blennies", count: 4 },
+        { name: "shore crabs", count: 6, hazard: "bite" },
+      ],
       facts: factsOf("temperate-marine", {
         vessel: { shape: "box", lengthM: 2, widthM: 0.8, heightM: 0.7 },
         levelM: 0.62,
@@ -166,12 +170,7 @@ export function stories(day: (offset: number) => string): Story[] {
           { name: "highest anemone", kind: "animals", heightM: 0.47, airMinutes: 25 },
           { name: "chiller intake", kind: "intake", heightM: 0.3, airMinutes: 0 },
         ],
-        filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
-        animals: [
-          { name: "shore anemones", count: 24, hazard: "sting" },
-          { name: "blennies", count: 4 },
-          { name: "shore crabs", count: 6, hazard: "bite" },
-        ],
+        filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
         evaporation: 2.2,
         topUp: "technician",
         drainLPerMinute: 18,
@@ -211,6 +210,11 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 0,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "rummy-nose tetras", count: 22 },
+        { name: "dwarf gouramis", count: 4 },
+        { name: "small catfish", count: 8 },
+      ],
       facts: factsOf("planted", {
         vessel: { shape: "box", lengthM: 1.2, widthM: 0.5, heightM: 0.5 },
         levelM: 0.45,
@@ -222,12 +226,7 @@ export function stories(day: (offset: number) => string): Story[] {
           { name: "filter intake", kind: "intake", heightM: 0.16, airMinutes: 0 },
           { name: "tallest stems", kind: "plant", heightM: 0.36, airMinutes: 40 },
         ],
-        filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
-        animals: [
-          { name: "rummy-nose tetras", count: 22 },
-          { name: "dwarf gouramis", count: 4 },
-          { name: "small catfish", count: 8 },
-        ],
+        filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
         evaporation: 0.6,
         topUp: "technician",
         notes: ["Leave the back panel: it feeds the catfish."],
@@ -260,14 +259,14 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 0,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [{ name: "moon jellies", count: 14, hazard: "sting" }],
       facts: factsOf("jellyfish", {
         vessel: { shape: "drum", diameterM: 0.95, depthM: 0.5 },
         levelM: 0.82,
         gear: ["top-up", "uv", "return"],
         material: "acrylic",
         landmarks: [{ name: "spray bar", kind: "return", heightM: 0.8, airMinutes: 30 }],
-        filterUnits: [{ id: "bio", name: "ceramic tower", biological: true }],
-        animals: [{ name: "moon jellies", count: 14, hazard: "sting" }],
+        filterUnits: [{ name: "ceramic tower", kind: "biological", biological: true }],
         evaporation: 1.1,
         topUp: "reservoir",
         drainLPerMinute: 8,
@@ -300,6 +299,7 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 0,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [{ name: "axolotls", count: 5, hazard: "bite" }],
       facts: factsOf("cool-fresh", {
         vessel: { shape: "box", lengthM: 1.2, widthM: 0.45, heightM: 0.45 },
         levelM: 0.38,
@@ -307,8 +307,7 @@ export function stories(day: (offset: number) => string): Story[] {
         gear: ["chiller", "filter"],
         lidded: true,
         landmarks: [{ name: "sponge filter", kind: "media", heightM: 0.2, airMinutes: 0 }],
-        filterUnits: [{ id: "sponge", name: "sponge filter", biological: true }],
-        animals: [{ name: "axolotls", count: 5, hazard: "bite" }],
+        filterUnits: [{ name: "sponge filter", kind: "biological", biological: true }],
         evaporation: 0.4,
         topUp: "owner",
       }),
@@ -344,6 +343,11 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 0,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "stony corals", count: 31, hazard: "toxin" },
+        { name: "tangs", count: 3, hazard: "spine" },
+        { name: "anthias", count: 9 },
+      ],
       facts: factsOf("stony-coral", {
         vessel: { shape: "box", lengthM: 1.5, widthM: 0.65, heightM: 0.65 },
         levelM: 0.59,
@@ -366,13 +370,8 @@ export function stories(day: (offset: number) => string): Story[] {
           { name: "return nozzle", kind: "return", heightM: 0.54, airMinutes: 99 },
         ],
         filterUnits: [
-          { id: "a", name: "ceramic block A", biological: true },
-          { id: "b", name: "ceramic block B", biological: true },
-        ],
-        animals: [
-          { name: "stony corals", count: 31, hazard: "toxin" },
-          { name: "tangs", count: 3, hazard: "spine" },
-          { name: "anthias", count: 9 },
+          { name: "ceramic block A", kind: "biological", biological: true },
+          { name: "ceramic block B", kind: "biological", biological: true },
         ],
         evaporation: 3.4,
         topUp: "reservoir",
@@ -424,6 +423,10 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 0,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "red shrimp", count: 64 },
+        { name: "nerite snails", count: 3 },
+      ],
       facts: factsOf("shrimp", {
         vessel: { shape: "box", lengthM: 0.38, widthM: 0.38, heightM: 0.4 },
         levelM: 0.34,
@@ -431,11 +434,7 @@ export function stories(day: (offset: number) => string): Story[] {
         rock: [2, 0.2],
         gear: ["heater", "filter"],
         landmarks: [{ name: "heater", kind: "heater", heightM: 0.17, airMinutes: 0 }],
-        filterUnits: [{ id: "sponge", name: "corner sponge", biological: true }],
-        animals: [
-          { name: "red shrimp", count: 64 },
-          { name: "nerite snails", count: 3 },
-        ],
+        filterUnits: [{ name: "corner sponge", kind: "biological", biological: true }],
         evaporation: 0.2,
         topUp: "technician",
         drainLPerMinute: 2,
@@ -468,6 +467,11 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 2,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "lionfish", count: 2, hazard: "spine" },
+        { name: "angelfish", count: 3 },
+        { name: "butterflyfish", count: 6 },
+      ],
       facts: factsOf("marine-fish", {
         vessel: { shape: "cylinder", diameterM: 1.05, heightM: 1.25 },
         levelM: 1.12,
@@ -486,12 +490,7 @@ export function stories(day: (offset: number) => string): Story[] {
           weirM: 1.09,
         },
         landmarks: [{ name: "return pump intake", kind: "intake", heightM: 0.1, airMinutes: 0 }],
-        filterUnits: [{ id: "bed", name: "moving bed", biological: true }],
-        animals: [
-          { name: "lionfish", count: 2, hazard: "spine" },
-          { name: "angelfish", count: 3 },
-          { name: "butterflyfish", count: 6 },
-        ],
+        filterUnits: [{ name: "moving bed", kind: "biological", biological: true }],
         evaporation: 4.5,
         topUp: "reservoir",
         drainLPerMinute: 20,
@@ -531,6 +530,10 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 2,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "archerfish", count: 6 },
+        { name: "scats", count: 2, hazard: "spine" },
+      ],
       facts: factsOf("brackish", {
         vessel: { shape: "box", lengthM: 1.4, widthM: 0.5, heightM: 0.6 },
         levelM: 0.4,
@@ -539,11 +542,7 @@ export function stories(day: (offset: number) => string): Story[] {
         gear: ["heater", "filter"],
         lidded: true,
         landmarks: [{ name: "filter intake", kind: "intake", heightM: 0.14, airMinutes: 0 }],
-        filterUnits: [{ id: "canister", name: "canister filter", biological: true }],
-        animals: [
-          { name: "archerfish", count: 6 },
-          { name: "scats", count: 2, hazard: "spine" },
-        ],
+        filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
         evaporation: 1.7,
         topUp: "owner",
       }),
@@ -574,6 +573,10 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 1,
       person: "Ines Calder",
       historyDays: 365,
+      animals: [
+        { name: "rift-lake cichlids", count: 38, hazard: "bite" },
+        { name: "upside-down catfish", count: 3, hazard: "spine" },
+      ],
       facts: factsOf("rift-lake", {
         vessel: { shape: "box", lengthM: 1.8, widthM: 0.6, heightM: 0.6 },
         levelM: 0.53,
@@ -583,12 +586,8 @@ export function stories(day: (offset: number) => string): Story[] {
         lidded: true,
         landmarks: [{ name: "filter intakes", kind: "intake", heightM: 0.15, airMinutes: 0 }],
         filterUnits: [
-          { id: "a", name: "canister A", biological: true },
-          { id: "b", name: "canister B", biological: true },
-        ],
-        animals: [
-          { name: "rift-lake cichlids", count: 38, hazard: "bite" },
-          { name: "upside-down catfish", count: 3, hazard: "spine" },
+          { name: "canister A", kind: "biological", biological: true },
+          { name: "canister B", kind: "biological", biological: true },
         ],
         evaporation: 1.0,
         topUp: "technician",
@@ -628,6 +627,10 @@ export function stories(day: (offset: number) => string): Story[] {
       dayOffset: 1,
       person: "Ines Calder",
       historyDays: 122,
+      animals: [
+        { name: "seahorses", count: 6 },
+        { name: "pipefish", count: 2 },
+      ],
       facts: factsOf("seahorse", {
         vessel: { shape: "box", lengthM: 0.7, widthM: 0.5, heightM: 0.65 },
         levelM: 0.58,
@@ -638,11 +641,7 @@ export function stories(day: (offset: number) => string): Story[] {
           { name: "hitching weed", kind: "plant", heightM: 0.3, airMinutes: 0 },
           { name: "heater", kind: "heater", heightM: 0.2, airMinutes: 0 },
         ],
-        filterUnits: [{ id: "sponge", name: "sponge filter", biological: true }],
-        animals: [
-          { name: "seahorses", count: 6 },
-          { name: "pipefish", count: 2 },
-        ],
+        filterUnits: [{ name: "sponge filter", kind: "biological", biological: true }],
         evaporation: 0.9,
         topUp: "reservoir",
         startedOn: day(-122),

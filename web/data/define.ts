@@ -8,6 +8,10 @@ export interface ForeignIds {
   readonly stopId: string;
   readonly letterId: string;
   readonly personId: string;
+  readonly siteId: string;
+  readonly animalId: string;
+  readonly changeId: string;
+  readonly batchId: string;
 }
 
 /** An answer that says no, with a code for machines and a sentence for people. */

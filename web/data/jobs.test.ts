@@ -5,7 +5,6 @@ import { demoBusiness } from "../../tools/testing/world.ts";
 import { db } from "./connection";
 import { claimJob, enqueue, failJob, finishJob } from "./jobs";
 import { HORIZON_DAYS, layOut } from "./layOut";
-import { migrateDatabase } from "./migrate";
 import { business, job, stop } from "./schema";
 
 let businessId: string;
@@ -58,16 +57,4 @@ describe("stops are laid out", () => {
     await layOut(businessId, addDays(today, 7));
     expect(await count()).toBeGreaterThan(before);
   });
-});
-
-test("two processes that migrate at once do not collide", async () => {
-  const url = process.env.DATABASE_URL ?? "";
-  const fresh = url.replace(/[^/]+$/, "two_at_once");
-  await db().execute("create database two_at_once");
-  const folder = new URL("./migrations", import.meta.url).pathname;
-  await Promise.all([migrateDatabase(fresh, folder), migrateDatabase(fresh, folder), migrateDatabase(fresh, folder)]);
-  const [rows] = (await db().execute("select count(*) as n from two_at_once.__drizzle_migrations")) as unknown as [
-    { n: number }[],
-  ];
-  expect(Number(rows[0]?.n)).toBe(1);
 });

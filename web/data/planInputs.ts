@@ -6,7 +6,9 @@ import { type Parameter, parameterFacts } from "@keel-round/core/units";
 import type { DailyLimits, OpenFinding, PlanInput, WaterSource } from "@keel-round/core/visit";
 import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
+import { groupBy } from "./groupBy";
 import {
+  animal,
   business,
   finding,
   levelLog,
@@ -42,9 +44,19 @@ export function sourceOf(row: typeof source.$inferSelect): WaterSource {
   return { id: row.id, name: row.name, ...row.facts };
 }
 
-/** The row of a tank as the core knows it. */
-export function bookOf(row: typeof tank.$inferSelect): TankBook {
-  return { id: row.id, name: row.name, kind: row.kind as TankKind, ...row.facts };
+/** The row of a tank as the core knows it, with the animals that live in it where the plan asks for them. */
+export function bookOf(row: typeof tank.$inferSelect, animals: TankBook["animals"] = []): TankBook {
+  return { id: row.id, name: row.name, kind: row.kind as TankKind, ...row.facts, animals } as TankBook;
+}
+
+/** Groups of animals of some tanks as the core knows them, by tank, the first named first. */
+async function animalsOf(q: Queries, businessId: string, tankIds: readonly string[]) {
+  const rows = await q
+    .select({ tankId: animal.tankId, name: animal.name, count: animal.count, hazard: animal.hazard })
+    .from(animal)
+    .where(and(eq(animal.businessId, businessId), inArray(animal.tankId, [...tankIds]), isNull(animal.archivedAt)))
+    .orderBy(animal.position, animal.name);
+  return groupBy(rows, (r) => r.tankId);
 }
 
 /** Tasks of the programme as the core knows them. */
@@ -65,17 +77,6 @@ const atFullLevel =
   sql<number>`case when ${reading.parameter} = 'salinity' then ${reading.value} * ${reading.levelShare} else ${reading.value} end`.mapWith(
     Number,
   );
-
-function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>();
-  for (const row of rows) {
-    const k = key(row);
-    const group = groups.get(k);
-    if (group) group.push(row);
-    else groups.set(k, [row]);
-  }
-  return groups;
-}
 
 /**
  * Everything that the plans of some visits are made from, in a fixed number of queries however many visits.
@@ -99,74 +100,76 @@ export async function loadPlanInputs(
     and(eq(t.businessId, businessId as never), inArray(t.tankId, tankIds as never[]));
   const topUp = alias(source, "top_up");
 
-  const [books, tasks, readings, changes, findings, steps, levels, events, neighbours, [firm]] = await Promise.all([
-    q
-      .select({ tank, site, source, topUp })
-      .from(tank)
-      .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
-      .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
-      .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
-      .where(and(eq(tank.businessId, businessId), inArray(tank.id, tankIds))),
-    q
-      .select()
-      .from(task)
-      .where(and(of(task as never), isNull(task.removedAt))),
-    q
-      .select({
-        tankId: reading.tankId,
-        visitId: reading.visitId,
-        parameter: reading.parameter,
-        value: atFullLevel,
-        sigma: reading.sigma,
-        onDate: reading.onDate,
-        takenAt: reading.takenAt,
-      })
-      .from(reading)
-      .where(and(of(reading as never), gte(reading.onDate, since)))
-      .orderBy(reading.takenAt),
-    q
-      .select({
-        tankId: waterChange.tankId,
-        visitId: waterChange.visitId,
-        at: waterChange.at,
-        onDate: waterChange.onDate,
-        share: waterChange.share,
-        chemistry: waterChange.chemistry,
-      })
-      .from(waterChange)
-      .where(and(of(waterChange as never), gte(waterChange.onDate, since)))
-      .orderBy(waterChange.at),
-    q
-      .select()
-      .from(finding)
-      .where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
-    q
-      .select({ tankId: stepLog.tankId, visitId: stepLog.visitId, step: stepLog.step, minutes: stepLog.minutes })
-      .from(stepLog)
-      .where(and(of(stepLog as never), gte(stepLog.onDate, since), sql`${stepLog.minutes} is not null`))
-      .orderBy(stepLog.onDate),
-    q
-      .select()
-      .from(levelLog)
-      .where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`))
-      .orderBy(desc(levelLog.onDate)),
-    q
-      .select()
-      .from(tankEvent)
-      .where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
-    q
-      .select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state })
-      .from(visit)
-      .where(
-        and(
-          of(visit as never),
-          gte(visit.onDate, addDays(since, 30)),
-          or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
-        ),
-      )
-      .orderBy(visit.onDate),
-    q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
-  ]);
+  const [books, animals, tasks, readings, changes, findings, steps, levels, events, neighbours, [firm]] =
+    await Promise.all([
+      q
+        .select({ tank, site, source, topUp })
+        .from(tank)
+        .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
+        .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
+        .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
+        .where(and(eq(tank.businessId, businessId), inArray(tank.id, tankIds))),
+      animalsOf(q, businessId, tankIds),
+      q
+        .select()
+        .from(task)
+        .where(and(of(task as never), isNull(task.removedAt))),
+      q
+        .select({
+          tankId: reading.tankId,
+          visitId: reading.visitId,
+          parameter: reading.parameter,
+          value: atFullLevel,
+          sigma: reading.sigma,
+          onDate: reading.onDate,
+          takenAt: reading.takenAt,
+        })
+        .from(reading)
+        .where(and(of(reading as never), gte(reading.onDate, since)))
+        .orderBy(reading.takenAt),
+      q
+        .select({
+          tankId: waterChange.tankId,
+          visitId: waterChange.visitId,
+          at: waterChange.at,
+          onDate: waterChange.onDate,
+          share: waterChange.share,
+          chemistry: waterChange.chemistry,
+        })
+        .from(waterChange)
+        .where(and(of(waterChange as never), gte(waterChange.onDate, since)))
+        .orderBy(waterChange.at),
+      q
+        .select()
+        .from(finding)
+        .where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
+      q
+        .select({ tankId: stepLog.tankId, visitId: stepLog.visitId, step: stepLog.step, minutes: stepLog.minutes })
+        .from(stepLog)
+        .where(and(of(stepLog as never), gte(stepLog.onDate, since), sql`${stepLog.minutes} is not null`))
+        .orderBy(stepLog.onDate),
+      q
+        .select()
+        .from(levelLog)
+        .where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`))
+        .orderBy(desc(levelLog.onDate)),
+      q
+        .select()
+        .from(tankEvent)
+        .where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
+      q
+        .select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state })
+        .from(visit)
+        .where(
+          and(
+            of(visit as never),
+            gte(visit.onDate, addDays(since, 30)),
+            or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
+          ),
+        )
+        .orderBy(visit.onDate),
+      q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
+    ]);
   if (!firm) return new Map();
 
   const maps = {
@@ -191,7 +194,14 @@ export async function loadPlanInputs(
     const tankReadings = earlier(maps.readings.get(v.tankId));
     const tankChanges = earlier(maps.changes.get(v.tankId));
     const book = {
-      ...bookOf(row.tank),
+      ...bookOf(
+        row.tank,
+        (animals.get(v.tankId) ?? []).map(({ name, count, hazard }) => ({
+          name,
+          count,
+          ...(hazard ? { hazard } : {}),
+        })),
+      ),
       evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(maps.levels.get(v.tankId))),
     };
     const dates = maps.neighbours.get(v.tankId) ?? [];

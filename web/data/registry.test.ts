@@ -3,11 +3,13 @@ import { join } from "node:path";
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../tools/testing/world.ts";
+import { listRecords } from "./book/lists";
+import { bulkChange } from "./book/records";
 import { db } from "./connection";
 import { everyDefinition, type ForeignIds, registered } from "./define";
 import { newId } from "./ids";
 import { letterContent, storeLetter } from "./letters";
-import { letter, person } from "./schema";
+import { deskChange, letter, person } from "./schema";
 import type { Scope } from "./scope";
 
 const web = join(import.meta.dirname, "..");
@@ -40,7 +42,29 @@ beforeAll(async () => {
     { subject: "x", html: "x", plain: "x", pdf: Buffer.from("x") },
     new Date(),
   );
-  ids = { visitId: v.visitId, tankId: v.tankId, stopId: v.stopId, letterId, personId: someone.id };
+  const [site, animal] = await Promise.all([
+    listRecords(ines, "site", { q: "Ilves" }),
+    listRecords(ines, "animal", { q: "Ilves" }),
+  ]);
+  const { batchId } = await bulkChange(
+    ines,
+    "site",
+    [site.rows[0]?.id ?? ""],
+    { parking: "behind the surgery" },
+    { now: new Date(), today },
+  );
+  const [change] = await db().select().from(deskChange).where(eq(deskChange.batchId, batchId));
+  ids = {
+    visitId: v.visitId,
+    tankId: v.tankId,
+    stopId: v.stopId,
+    letterId,
+    personId: someone.id,
+    siteId: site.rows[0]?.id ?? "",
+    animalId: animal.rows[0]?.id ?? "",
+    changeId: change?.id ?? "",
+    batchId,
+  };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
 });
@@ -68,10 +92,19 @@ describe("the registry", () => {
   test("answers another business's ids with not found", async () => {
     const probes = everyDefinition().filter((d) => d.probe);
     expect(probes.map((d) => d.name).sort()).toEqual([
+      "desk.animal-event",
+      "desk.archive",
+      "desk.bulk",
+      "desk.look",
+      "desk.restore",
+      "desk.save",
+      "desk.set-codes",
+      "desk.undo",
       "letters.send",
       "round.move-stop",
       "round.refill",
-      "tanks.save-settings",
+      "tanks.save-jobs",
+      "tanks.start",
       "visit.bundle",
       "visit.operations",
     ]);

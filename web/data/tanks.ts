@@ -1,17 +1,13 @@
-import { libraryTask, type TaskCode } from "@keel-round/core/programme";
-import { systemVolumeL } from "@keel-round/core/tank";
-import { SchoolsSchema } from "@keel-round/core/tank/schema";
 import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gte, isNull, min, sql } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";
-import { notFound, Refused } from "./define";
+import { notFound } from "./define";
 import { newId } from "./ids";
-import { bookOf, loadPlanInputs } from "./planInputs";
+import { loadPlanInputs } from "./planInputs";
 import {
   client,
   deskChange,
-  person,
   reading,
   site,
   stop,
@@ -101,13 +97,6 @@ export interface TankSheet {
     readonly minutes: number | null;
   }[];
   readonly events: readonly (typeof tankEvent.$inferSelect)[];
-  readonly deskChanges: readonly {
-    readonly at: Date;
-    readonly by: string;
-    readonly field: string;
-    readonly old: unknown;
-    readonly new: unknown;
-  }[];
 }
 
 /** Latest readings, changes and visits that a sheet shows. */
@@ -127,7 +116,7 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
   if (!row) throw notFound("tank");
   const mine = <T extends { businessId: never; tankId: never }>(t: T) =>
     and(eq(t.businessId, scope.businessId as never), eq(t.tankId, tankId as never));
-  const [upcoming, jobs, readings, changes, visits, events, deskChanges] = await Promise.all([
+  const [upcoming, jobs, readings, changes, visits, events] = await Promise.all([
     q
       .select({ visitId: visit.id, on: visit.onDate, state: visit.state })
       .from(visit)
@@ -163,133 +152,61 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
       .where(mine(tankEvent as never))
       .orderBy(desc(tankEvent.onDate))
       .limit(20),
-    q
-      .select({ at: deskChange.at, by: person.name, field: deskChange.field, old: deskChange.old, new: deskChange.new })
-      .from(deskChange)
-      .innerJoin(person, eq(person.id, deskChange.personId))
-      .where(and(eq(deskChange.businessId, scope.businessId), eq(deskChange.entityId, tankId)))
-      .orderBy(desc(deskChange.at))
-      .limit(20),
   ]);
   const next = upcoming[0] ?? null;
   const on = next?.on ?? today;
   const visitId = next?.visitId ?? tankId;
   const input = (await loadPlanInputs(q, scope.businessId, [{ visitId, tankId, on }])).get(visitId);
   if (!input) throw notFound("tank");
-  return { ...row, next, input, plan: planVisit(input), jobs, readings, changes, visits, events, deskChanges };
+  return { ...row, next, input, plan: planVisit(input), jobs, readings, changes, visits, events };
 }
 
-/** What the desk may set on a tank in this version: its schools, its sump and the jobs of its programme. */
-export const TankSettingsSchema = z.object({
+/** The jobs of a tank's programme that are to be done; the others rest with their history. */
+export const TankJobsSchema = z.object({
   tankId: z.uuid("Reload the sheet and try again."),
-  version: z.number().int(),
-  schools: SchoolsSchema,
-  runningLevelCm: z.number("Enter centimetres as a number.").positive("The water stands above the floor."),
-  hasSump: z.boolean(),
-  /** Codes of the jobs that are in the programme; the others rest. */
   jobs: z.array(z.string()),
 });
-export type TankSettings = z.infer<typeof TankSettingsSchema>;
 
-/**
- * Saves what the desk sets on a tank, with a row of who, what, old and new for each field, in one transaction.
- *
- * @throws a refusal that says what changed and by whom, if the sheet was opened before somebody else's save.
- */
-export async function saveTankSettings(
+/** Puts jobs into a tank's programme or lets them rest, with a row of who and what for each. */
+export async function saveTankJobs(
   scope: Scope,
-  settings: TankSettings,
+  { tankId, jobs }: z.infer<typeof TankJobsSchema>,
   today: string,
   now: Date,
-): Promise<{ version: number }> {
-  return inTransaction(async (tx) => {
+): Promise<void> {
+  await inTransaction(async (tx) => {
     const [row] = await tx
-      .select()
+      .select({ id: tank.id })
       .from(tank)
-      .where(and(eq(tank.businessId, scope.businessId), eq(tank.id, settings.tankId)))
+      .where(and(eq(tank.businessId, scope.businessId), eq(tank.id, tankId)))
       .for("update");
     if (!row) throw notFound("tank");
-    if (row.version !== settings.version) {
-      const [last] = await tx
-        .select({ by: person.name, field: deskChange.field })
-        .from(deskChange)
-        .innerJoin(person, eq(person.id, deskChange.personId))
-        .where(and(eq(deskChange.businessId, scope.businessId), eq(deskChange.entityId, row.id)))
-        .orderBy(desc(deskChange.at))
-        .limit(1);
-      throw new Refused(
-        409,
-        "stale",
-        `${last?.by ?? "Somebody"} changed ${last?.field ?? "this tank"} after you opened it. What you typed is still here: reload the sheet beside it and compare.`,
-      );
-    }
-    const book = bookOf(row);
-    const topCm =
-      (book.display.vessel.shape === "drum" ? book.display.vessel.diameterM : book.display.vessel.heightM) * 100;
-    if (settings.runningLevelCm > topCm)
-      throw new Refused(422, "invalid", `The glass is ${Math.round(topCm)} cm high.`, {
-        runningLevelCm: [`The water cannot stand above the glass, which is ${Math.round(topCm)} cm high.`],
-      });
-    if (settings.schools.how === "from-sump" && !settings.hasSump)
-      throw new Refused(422, "invalid", "There is no sump to drain from.", {
-        how: ["A change from the sump needs a sump."],
-      });
-
-    const facts = {
-      ...row.facts,
-      schools: settings.schools,
-      display: { ...row.facts.display, runningLevelM: settings.runningLevelCm / 100 },
-      ...(settings.hasSump ? {} : { sump: undefined, gear: row.facts.gear.filter((g) => g !== "skimmer") }),
-    };
-    if (!(systemVolumeL(bookOf({ ...row, facts })) > 0))
-      throw new Refused(422, "no-volume", "A tank at this level holds no water.", {
-        runningLevelCm: ["At this level the tank holds no water, and nothing can be planned."],
-      });
-    const jobs = await tx
+    const all = await tx
       .select()
       .from(task)
       .where(and(eq(task.businessId, scope.businessId), eq(task.tankId, row.id)));
-    const turned = jobs.filter((t) => (t.removedAt === null) !== settings.jobs.includes(t.code));
-    const changes = [
-      ...Object.entries(settings.schools).map(([field, value]) => ({
-        field,
-        old: row.facts.schools[field as keyof typeof row.facts.schools] as unknown,
-        new: value as unknown,
-      })),
-      {
-        field: "running level (cm)",
-        old: Math.round(row.facts.display.runningLevelM * 1000) / 10,
-        new: settings.runningLevelCm,
-      },
-      { field: "sump", old: row.facts.sump !== undefined, new: settings.hasSump },
-      ...turned.map((t) => ({
-        field: `job: ${libraryTask(t.code as TaskCode).name.toLowerCase()}`,
+    const turned = all.filter((t) => (t.removedAt === null) !== jobs.includes(t.code));
+    if (turned.length === 0) return;
+    const batchId = newId();
+    await tx.insert(deskChange).values(
+      turned.map((t) => ({
+        id: newId(),
+        businessId: scope.businessId,
+        personId: scope.personId,
+        batchId,
+        entity: "tank",
+        entityId: row.id,
+        at: now,
+        field: `job:${t.code}`,
         old: t.removedAt === null,
         new: t.removedAt !== null,
       })),
-    ].filter((c) => JSON.stringify(c.old) !== JSON.stringify(c.new));
-    if (changes.length > 0)
-      await tx.insert(deskChange).values(
-        changes.map((c) => ({
-          id: newId(),
-          businessId: scope.businessId,
-          personId: scope.personId,
-          entity: "tank",
-          entityId: row.id,
-          at: now,
-          ...c,
-        })),
-      );
-    await tx
-      .update(tank)
-      .set({ facts, version: row.version + 1 })
-      .where(eq(tank.id, row.id));
+    );
     for (const t of turned)
       await tx
         .update(task)
         .set({ removedAt: t.removedAt ? null : now })
         .where(eq(task.id, t.id));
     await refreshStatus(tx, scope.businessId, [row.id], today);
-    return { version: row.version + 1 };
   });
 }

@@ -105,9 +105,7 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
         </g>
       )}
       <Path
-        d={
-          `M${[...wall(-1, 0, heightM).reverse(), ...wall(1, 0, heightM)].join(" L")}${vessel.shape === "drum" ? " Z" : ""}`
-        }
+        d={`M${[...wall(-1, 0, heightM).reverse(), ...wall(1, 0, heightM)].join(" L")}${vessel.shape === "drum" ? " Z" : ""}`}
         fill="none"
         stroke="ink"
         strokeWidth="2.4"

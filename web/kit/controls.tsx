@@ -65,6 +65,21 @@ export const TextInput = chakra("input", {
   },
 });
 
+export const TextArea = chakra("textarea", {
+  base: {
+    borderWidth: "1px",
+    borderColor: "ruleStrong",
+    bg: "sheet",
+    color: "ink",
+    px: "12px",
+    py: "8px",
+    rounded: "s",
+    w: "100%",
+    fontSize: "15px",
+    _invalid: { borderColor: "vermilion" },
+  },
+});
+
 export const Choice = chakra("select", {
   base: {
     borderWidth: "1px",

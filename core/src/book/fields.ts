@@ -1,10 +1,22 @@
-import { figure, showLength, showVolume, type UnitPreference } from "../units/index.ts";
+import {
+  figure,
+  PARAMETERS,
+  type Parameter,
+  parameterFacts,
+  showLength,
+  showVolume,
+  type UnitPreference,
+  unitFor,
+} from "../units/index.ts";
 
 /** Minutes of the day that a site may be worked in, by weekday 1 Monday to 7 Sunday; a missing day is closed. */
 export type Windows = Readonly<Partial<Record<string, { readonly from: number; readonly to: number }>>>;
 
-/** What a field may hold, canonical: lengths in m, volumes in L, temperatures in °C. */
-export type FieldValue = string | number | boolean | null | Windows;
+/** One line of a list, by the keys of its columns. */
+export type ListRow = Readonly<Record<string, string | number | boolean | null>>;
+
+/** What a field may hold, canonical: lengths in m, volumes in L, temperatures in °C, shares from 0 to 1. */
+export type FieldValue = string | number | boolean | null | Windows | readonly string[] | readonly ListRow[];
 
 /** The entities of the book that are edited as records. */
 export const ENTITIES = ["client", "site", "tank", "animal", "equipment"] as const;
@@ -26,11 +38,21 @@ export type FieldType =
     }
   /** A figure in the person's unit. */
   | {
-      readonly kind: "length" | "volume" | "temperature";
+      readonly kind: "length" | "volume" | "temperature" | "share";
       readonly low: number;
       readonly high: number;
       readonly decimals: number;
     }
+  /** Several of the options, in the order they are given. */
+  | { readonly kind: "many"; readonly options: readonly (readonly [value: string, label: string])[] }
+  /** A figure of the row's own parameter, in the unit the person reads it in. */
+  | {
+      readonly kind: "reading";
+      /** What an empty cell stands for: a limit that does not exist. */
+      readonly blank?: number;
+    }
+  /** Lines of the same columns. */
+  | { readonly kind: "list"; readonly columns: readonly Field[] }
   | { readonly kind: "windows" }
   | { readonly kind: "link"; readonly to: Entity | "source" };
 
@@ -75,18 +97,21 @@ export function fieldUnit(type: FieldType, units: UnitPreference): string {
   if (type.kind === "number") return type.unit;
   if (type.kind === "length") return units.length;
   if (type.kind === "volume") return units.volume;
+  if (type.kind === "share") return "%";
   return type.kind === "temperature" ? units.temperature : "";
 }
 
 function toCanonical(type: FieldType, shown: number, units: UnitPreference): number {
   if (type.kind === "length") return shown / showLength(100, units.length);
   if (type.kind === "volume") return shown / showVolume(1, units.volume);
+  if (type.kind === "share") return shown / 100;
   return type.kind === "temperature" && units.temperature === "°F" ? (shown - 32) / 1.8 : shown;
 }
 
 function fromCanonical(type: FieldType, value: number, units: UnitPreference): number {
   if (type.kind === "length") return showLength(value * 100, units.length);
   if (type.kind === "volume") return showVolume(value, units.volume);
+  if (type.kind === "share") return value * 100;
   return type.kind === "temperature" && units.temperature === "°F" ? value * 1.8 + 32 : value;
 }
 
@@ -149,6 +174,68 @@ function parseDate(text: string): string {
   return text;
 }
 
+/** Converts figures of a parameter between its canonical unit and the one a person reads in. */
+function readingScale(parameter: string | undefined, units: UnitPreference) {
+  const known = PARAMETERS.find((p) => p === parameter) as Parameter | undefined;
+  const facts = known ? parameterFacts[known] : undefined;
+  const unit = known ? unitFor(known, units) : "";
+  const option = facts?.units.find((u) => u.unit === unit);
+  return {
+    unit,
+    decimals: option?.decimals ?? facts?.decimals ?? 2,
+    toCanonical: (x: number) => (option ? option.toCanonical(x, 25) : x),
+    fromCanonical: (x: number) => (option ? option.fromCanonical(x) : x),
+  };
+}
+
+/**
+ * The rows of a list from what was typed in its cells; an empty line is no row.
+ *
+ * @throws {FieldError} that says in which line something is wrong.
+ */
+export function readList(
+  columns: readonly Field[],
+  lines: readonly Readonly<Record<string, string>>[],
+  units: UnitPreference,
+): ListRow[] {
+  return lines.flatMap((line, i) => {
+    if (columns.every((c) => (line[c.key] ?? "").trim() === "" || c.type.kind === "yes-no")) return [];
+    const row: Record<string, string | number | boolean | null> = {};
+    for (const column of columns)
+      try {
+        const text = line[column.key] ?? "";
+        row[column.key] =
+          column.type.kind === "reading"
+            ? text.trim() === "" && column.type.blank !== undefined
+              ? column.type.blank
+              : tidy(readingScale(line.parameter, units).toCanonical(parseDecimal(text)))
+            : (readField(column, text, units) as string | number | boolean | null);
+      } catch (error) {
+        if (!(error instanceof FieldError)) throw error;
+        throw new FieldError(`Line ${i + 1}, ${column.label.toLowerCase()}: ${error.message}`);
+      }
+    return [row];
+  });
+}
+
+/** The cells of a list as they are typed. */
+export function writeList(
+  columns: readonly Field[],
+  rows: readonly ListRow[],
+  units: UnitPreference,
+): Record<string, string>[] {
+  return rows.map((row) =>
+    Object.fromEntries(
+      columns.map((c) => {
+        const value = row[c.key] ?? null;
+        if (c.type.kind !== "reading" || typeof value !== "number") return [c.key, writeField(c, value, units)];
+        if (value === c.type.blank) return [c.key, ""];
+        return [c.key, plainNumber(readingScale(String(row.parameter), units).fromCanonical(value), 7)];
+      }),
+    ),
+  );
+}
+
 const YES = new Set(["yes", "y", "true", "1"]);
 const NO = new Set(["no", "n", "false", "0", ""]);
 
@@ -167,6 +254,7 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
     if (NO.has(word)) return false;
     throw new FieldError(`“${typed}” is neither yes nor no.`);
   }
+  if (type.kind === "many" && typed === "") return [];
   if (typed === "") {
     if (field.required) throw new FieldError(`${field.label} is needed.`);
     return type.kind === "text" || type.kind === "email" ? "" : null;
@@ -188,9 +276,20 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
     }
     case "link":
       return typed;
+    case "many":
+      return typed.split(/\s*[,;]\s*/).map((word) => {
+        const option = type.options.find(([value, label]) => value === word || label === word.toLowerCase());
+        if (!option) throw new FieldError(`“${word}” is not one of ${type.options.map(([, l]) => l).join(", ")}.`);
+        return option[0];
+      });
+    case "list":
+    case "reading":
+      throw new FieldError("This is edited line by line.");
     default: {
       const value = tidy(toCanonical(type, parseDecimal(typed), units));
-      if (value < type.low || value > type.high) {
+      // A limit as it was shown, in a unit that is no round number of ours, is still within it.
+      const slack = 1e-9 * Math.max(1, Math.abs(value));
+      if (value < type.low - slack || value > type.high + slack) {
         const limit = (v: number) => figure(fromCanonical(type, v, units), type.decimals);
         throw new FieldError(
           `${field.label} lies between ${limit(type.low)} and ${limit(type.high)} ${fieldUnit(type, units)}.`.replace(
@@ -204,13 +303,21 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
   }
 }
 
+/** A number with so many significant digits, never in powers of ten: what is smaller than a billionth is nothing. */
+function plainNumber(value: number, digits: number): string {
+  const rounded = Number(value.toPrecision(digits));
+  return Math.abs(rounded) < 1e-9 ? "0" : String(rounded).includes("e") ? rounded.toFixed(12) : String(rounded);
+}
+
 /** A value as it is typed, so that reading it again gives the same value. */
 export function writeField(field: Field, value: FieldValue | undefined, units: UnitPreference): string {
   const { type } = field;
   if (value === null || value === undefined) return "";
   if (type.kind === "windows") return writeWindows(value as Windows);
+  if (type.kind === "many") return (value as readonly string[]).join(", ");
+  if (type.kind === "list") return JSON.stringify(value);
   if (typeof value === "boolean") return value ? "yes" : "no";
-  if (typeof value === "number") return String(Number(fromCanonical(type, value, units).toPrecision(10)));
+  if (typeof value === "number") return plainNumber(fromCanonical(type, value, units), 10);
   return String(value);
 }
 
@@ -226,9 +333,35 @@ export function sayField(
   if (type.kind === "choice") return type.options.find(([v]) => v === value)?.[1] ?? String(value);
   if (type.kind === "link") return nameOf(String(value));
   if (type.kind === "windows") return writeWindows(value as Windows) || "closed";
+  if (type.kind === "many") {
+    const labels = (value as readonly string[]).map((v) => type.options.find(([o]) => o === v)?.[1] ?? v);
+    return labels.join(", ") || "nothing";
+  }
+  if (type.kind === "list") return sayList(type.columns, value as readonly ListRow[], units);
   if (typeof value === "number" && "decimals" in type) {
     const unit = fieldUnit(type, units);
     return `${figure(fromCanonical(type, value, units), type.decimals)}${unit ? ` ${unit}` : ""}`;
   }
   return writeField(field, value, units);
+}
+
+/** Lines of a list in words, each by its columns, one after the other. */
+function sayList(columns: readonly Field[], rows: readonly ListRow[], units: UnitPreference): string {
+  if (rows.length === 0) return "nothing";
+  return rows
+    .map((row) => {
+      const scale = readingScale(typeof row.parameter === "string" ? row.parameter : undefined, units);
+      return columns
+        .map((c) => {
+          const value = row[c.key] ?? null;
+          if (c.type.kind === "yes-no") return value ? c.label.toLowerCase() : "";
+          if (c.type.kind === "reading" && value === c.type.blank) return "—";
+          return c.type.kind === "reading" && typeof value === "number"
+            ? figure(scale.fromCanonical(value), scale.decimals)
+            : sayField(c, value, units);
+        })
+        .filter((word) => word !== "" && word !== "nothing")
+        .join(" ");
+    })
+    .join("; ");
 }

@@ -6,11 +6,14 @@ export {
   type FieldType,
   type FieldValue,
   fieldUnit,
+  type ListRow,
   parseDecimal,
   readField,
   sayField,
   type Windows,
   writeField,
+  writeList,
 } from "./fields.ts";
 export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
-export { type FieldIssues, getPath, readValues, sameValue, setPath, type Values } from "./values.ts";
+export { factsWith, TANK_COLUMNS, valuesOfFacts } from "./tankValues.ts";
+export { type Entered, type FieldIssues, getPath, readValues, sameValue, setPath, type Values } from "./values.ts";

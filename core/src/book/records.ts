@@ -1,4 +1,5 @@
-import { kindFacts } from "../tank/index.ts";
+import { kindFacts, SWITCH_GEAR } from "../tank/index.ts";
+import { PARAMETERS, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
 import type { Entity, Field, FieldType } from "./fields.ts";
 
@@ -122,6 +123,124 @@ function vesselFields(): Field[] {
   ];
 }
 
+const share: FieldType = { kind: "share", low: 0.01, high: 1, decimals: 0 };
+
+/** Where practitioners disagree: each choice in a sentence. */
+function schoolFields(): Field[] {
+  const school = (key: string, label: string, options: readonly (readonly [string, string])[]): Field => ({
+    key: `schools.${key}`,
+    label,
+    type: choice(options),
+    ...needed,
+    group: "Schools",
+  });
+  return [
+    school("policy", "How much", [
+      ["fixed-share", "The same share each visit"],
+      ["test-led", "Only when a reading asks for it"],
+      ["reset", "A large share at once"],
+      ["continuous", "In and out together"],
+    ]),
+    { key: "schools.share", label: "Share of a change", type: share, ...needed, group: "Schools" },
+    school("how", "How it is changed", [
+      ["drain-then-fill", "Drain, then fill"],
+      ["in-and-out", "In and out together, nothing in air"],
+      ["from-sump", "From the sump, display untouched"],
+      ["animals-out", "Animals moved out first"],
+    ]),
+    school("feeding", "Feeding", [
+      ["before", "A little before the change, so leftovers leave with the water"],
+      ["after", "Sparingly after it, as reward and check"],
+      ["by-owner", "By the owner only"],
+    ]),
+    school("pumpsAtSiphon", "Pumps while the siphon starts", [
+      ["on", "On: the sump falls first, so the run-back cannot flood"],
+      ["off", "Off"],
+    ]),
+    school("panels", "Panes", [
+      ["all", "All"],
+      ["viewing", "Viewing panes only"],
+      ["leave-one", "Leave one for grazers"],
+    ]),
+    school("substrate", "Cleaning of the bed", [
+      ["whole", "Whole each change"],
+      ["sectors", "Sectors in turn, never all at once"],
+      ["surface", "Surface only"],
+      ["never", "Never: a deep bed lives"],
+      ["bare", "Bare floor, spots siphoned"],
+    ]),
+    school("heater", "Heater during a change", [
+      ["off", "Off and cooled before it meets air"],
+      ["lowered", "Lowered under the mark"],
+      ["in-sump", "In the sump, untouched"],
+      ["none", "No heater"],
+    ]),
+    school("outside", "Outside glass", [
+      ["water", "Water only"],
+      ["vinegar", "Dilute vinegar on the cloth"],
+      ["cleaner", "Aquarium-safe cleaner on the cloth"],
+    ]),
+  ];
+}
+
+const column = (key: string, label: string, type: FieldType, more: Partial<Field> = {}): Field => ({
+  key,
+  label,
+  type,
+  group: "",
+  ...more,
+});
+
+const LANDMARK: readonly Field[] = [
+  column("name", "Name", text(60), needed),
+  column(
+    "kind",
+    "What",
+    choice([
+      ["heater", "heater"],
+      ["media", "biological media"],
+      ["intake", "intake"],
+      ["coral", "coral"],
+      ["plant", "plant"],
+      ["return", "return nozzle"],
+      ["animals", "animals"],
+    ]),
+    needed,
+  ),
+  column("heightM", "Above the floor", length(), needed),
+  column("airMinutes", "May stand in air", number("min", 0, 240, 0), needed),
+];
+
+const FILTER: readonly Field[] = [
+  column("name", "Name", text(60), needed),
+  column(
+    "kind",
+    "What it does",
+    choice([
+      ["mechanical", "mechanical: sock, floss, pre-filter"],
+      ["biological", "biological: sponge, ceramic"],
+      ["chemical", "chemical: carbon, phosphate remover, resin"],
+      ["skimmer", "protein skimmer"],
+      ["refugium", "refugium with macroalgae"],
+      ["uv", "UV"],
+      ["reactor", "reactor"],
+    ]),
+    needed,
+  ),
+  column("biological", "Bacteria live in it", yesNo),
+];
+
+const BAND: readonly Field[] = [
+  column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+  // Nothing typed: the parameter cannot be too low. Kept as a limit below anything that is measured.
+  column("actLow", "Act below", { kind: "reading", blank: -1 }),
+  column("idealLow", "Ideal from", { kind: "reading" }, needed),
+  column("idealHigh", "to", { kind: "reading" }, needed),
+  column("actHigh", "Act above", { kind: "reading" }, needed),
+  column("validDays", "Counts for", number("days", 1, 365, 0), needed),
+  column("required", "Always measured", yesNo),
+];
+
 const tank: RecordKind = {
   entity: "tank",
   one: "tank",
@@ -237,6 +356,15 @@ const tank: RecordKind = {
     { key: "lightsFrom", label: "Lights on at", type: number("h", 0, 24, 1), group: "Water" },
     { key: "lightsHours", label: "Hours of light", type: number("h", 0, 24, 1), group: "Water" },
     { key: "turnoverLPerHour", label: "Flow", type: number("L/h", 0, 200_000, 0), group: "Water" },
+    ...schoolFields(),
+    {
+      key: "gear",
+      label: "Switched off for a change",
+      type: { kind: "many", options: SWITCH_GEAR.map((g) => [g, g === "uv" ? "UV" : g === "co2" ? "CO2" : g]) },
+      hint: "In the tank's own order.",
+      group: "Work",
+    },
+    { key: "mostShare", label: "Animals bear at one time", type: share, ...needed, group: "Work" },
     { key: "drainLPerMinute", label: "Drains", type: number("L/min", 0.1, 500, 1), ...needed, group: "Work" },
     { key: "refillLPerMinute", label: "Fills", type: number("L/min", 0.1, 500, 1), ...needed, group: "Work" },
     {
@@ -246,6 +374,14 @@ const tank: RecordKind = {
       hint: "Heavy canopy, one side only, a stool.",
       group: "Work",
     },
+    {
+      key: "landmarks",
+      label: "Landmarks on the glass",
+      type: { kind: "list", columns: LANDMARK },
+      group: "Landmarks",
+    },
+    { key: "filterUnits", label: "Filtration units", type: { kind: "list", columns: FILTER }, group: "Filtration" },
+    { key: "bands", label: "Bands", type: { kind: "list", columns: BAND }, group: "Bands" },
   ],
 };
 

@@ -21,6 +21,16 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
         return z.boolean();
       case "choice":
         return z.enum(type.options.map(([value]) => value) as [string, ...string[]]);
+      case "many":
+        return z.array(
+          z.enum(type.options.map(([value]) => value) as [string, ...string[]]),
+        ) as unknown as z.ZodType<FieldValue>;
+      case "reading":
+        return z.number();
+      case "list":
+        return z.array(
+          z.strictObject(Object.fromEntries(type.columns.map((c) => [c.key, schemaOf(c)]))),
+        ) as unknown as z.ZodType<FieldValue>;
       case "windows":
         return z.partialRecord(z.enum(["1", "2", "3", "4", "5", "6", "7"]), window) as unknown as z.ZodType<FieldValue>;
       case "link":
@@ -31,7 +41,9 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
   };
   if (field.required && type.kind === "text")
     return z.string().trim().min(1, `${field.label} is needed.`).max(type.max);
-  return field.required || type.kind === "yes-no" || type.kind === "windows" ? base() : base().nullable();
+  return field.required || ["yes-no", "windows", "many", "list", "reading"].includes(type.kind)
+    ? base()
+    : base().nullable();
 }
 
 /** The schema of a whole record, by the keys of its fields. */

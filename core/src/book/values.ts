@@ -1,5 +1,5 @@
 import type { UnitPreference } from "../units/index.ts";
-import { type Field, FieldError, type FieldValue, readField } from "./fields.ts";
+import { type Field, FieldError, type FieldValue, readField, readList } from "./fields.ts";
 
 /** Canonical values of a record by the key of their field. */
 export type Values = Readonly<Record<string, FieldValue>>;
@@ -7,10 +7,13 @@ export type Values = Readonly<Record<string, FieldValue>>;
 /** What is wrong with a record, by the key of the field it stands beside. */
 export type FieldIssues = Readonly<Record<string, string>>;
 
+/** What was typed in a form, by field: text, or the cells of a list. */
+export type Entered = Readonly<Record<string, string | readonly Readonly<Record<string, string>>[] | undefined>>;
+
 /** The canonical values of a form, or what is wrong with each entry. A field that is not in the form is left out. */
 export function readValues(
   fields: readonly Field[],
-  entered: Readonly<Record<string, string | undefined>>,
+  entered: Entered,
   units: UnitPreference,
 ): { readonly values: Values; readonly issues: FieldIssues } {
   const values: Record<string, FieldValue> = {};
@@ -19,7 +22,10 @@ export function readValues(
     const text = entered[field.key];
     if (text === undefined) continue;
     try {
-      values[field.key] = readField(field, text, units);
+      values[field.key] =
+        typeof text === "string"
+          ? readField(field, text, units)
+          : readList(field.type.kind === "list" ? field.type.columns : [], text, units);
     } catch (error) {
       if (!(error instanceof FieldError)) throw error;
       issues[field.key] = error.message;
@@ -28,22 +34,27 @@ export function readValues(
   return { values, issues };
 }
 
-/** Two values are the same if they say the same; key order of windows does not count. */
+/** Two values are the same if they say the same; the order of keys and empty fields do not count. */
 export function sameValue(a: FieldValue | undefined, b: FieldValue | undefined): boolean {
-  const plain = (v: FieldValue | undefined) =>
-    v !== null && typeof v === "object"
-      ? JSON.stringify(Object.entries(v).sort(([x], [y]) => x.localeCompare(y)).map(([k, w]) => [k, w?.from, w?.to]))
-      : JSON.stringify(v ?? null);
-  return plain(a) === plain(b) || (isBlank(a) && isBlank(b));
+  return plain(a) === plain(b);
 }
 
-const isBlank = (v: FieldValue | undefined) => v === undefined || v === null || v === "";
+function plain(value: unknown): string {
+  if (value === undefined || value === null || value === "") return "null";
+  if (Array.isArray(value)) return `[${value.map(plain).join(",")}]`;
+  if (typeof value !== "object") return JSON.stringify(value);
+  const keys = Object.keys(value).sort();
+  return `{${keys.map((k) => `${k}:${plain((value as Record<string, unknown>)[k])}`).join(",")}}`;
+}
 
 /** The value at a dotted path of an object. */
 export function getPath(object: object, path: string): unknown {
   return path
     .split(".")
-    .reduce<unknown>((at, key) => (at && typeof at === "object" ? (at as Record<string, unknown>)[key] : undefined), object);
+    .reduce<unknown>(
+      (at, key) => (at && typeof at === "object" ? (at as Record<string, unknown>)[key] : undefined),
+      object,
+    );
 }
 
 /** A copy of an object with the value at a dotted path set; null or undefined takes it away. */

@@ -71,10 +71,10 @@ export interface Landmark {
   readonly airMinutes: number;
 }
 
-/** A filter, and whether bacteria live in it. */
+/** A filtration unit, and whether bacteria live in it. */
 export interface FilterUnit {
-  readonly id: string;
   readonly name: string;
+  readonly kind: "mechanical" | "biological" | "chemical" | "skimmer" | "refugium" | "uv" | "reactor";
   readonly biological: boolean;
 }
 
@@ -110,8 +110,18 @@ export interface TankBook {
   readonly animals: readonly AnimalGroup[];
   readonly treatment?: Treatment;
   readonly startedOn: string;
+  readonly startedWith?: "cured-rock" | "dry-rock" | "bare";
   readonly evaporationLPerDay: number;
   readonly topUp: "reservoir" | "owner" | "technician";
+  /** Usable litres of the top-up reservoir. */
+  readonly reservoirL?: number;
+  readonly lightsFrom?: number;
+  readonly lightsHours?: number;
+  readonly turnoverLPerHour?: number;
+  /** What makes the tank itself hard to reach. */
+  readonly access?: string;
+  /** Fields filled from the kind and not confirmed, by key; they widen what is computed from them. */
+  readonly assumed?: readonly string[];
   readonly schools: Schools;
   readonly bands: readonly Band[];
   readonly targetPsu: number;

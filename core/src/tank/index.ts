@@ -13,5 +13,7 @@ export {
   type TankKind,
   type Treatment,
 } from "./book.ts";
+export { type TankMisfit, tankMisfits } from "./check.ts";
 export { type KindFacts, kindFacts } from "./kinds.ts";
+export { type QuickAnswers, quickStart, volumeRelative95 } from "./quickStart.ts";
 export type { TankFacts } from "./schema.ts";

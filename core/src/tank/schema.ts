@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
-import { type Vessel, VESSEL_SHAPES, vesselBounds, vesselShapes } from "../vessel/index.ts";
+import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
 import { SWITCH_GEAR, TANK_KINDS } from "./book.ts";
 
 const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
@@ -18,7 +18,7 @@ export const VesselSchema: z.ZodType<Vessel> = (
   z.discriminatedUnion("shape", shapes as never) as unknown as z.ZodType<Vessel>
 ).superRefine((vessel, context) => {
   for (const { field, high } of vesselBounds(vessel))
-    if ((vessel as unknown as Record<string, number>)[field] as number > high)
+    if (((vessel as unknown as Record<string, number>)[field] as number) > high)
       context.addIssue({
         code: "custom",
         path: [field],
@@ -43,7 +43,7 @@ export const SchoolsSchema = z.object({
 
 const date = z.iso.date("That day does not exist.");
 
-/** The stored facts of a tank: `TankBook` without its row's own id, name and kind. */
+/** The stored facts of a tank: `TankBook` without its row's own id, name and kind, and without its animals. */
 export const TankFactsSchema = z.object({
   display: z.object({
     vessel: VesselSchema,
@@ -77,20 +77,26 @@ export const TankFactsSchema = z.object({
     }),
   ),
   gear: z.array(z.enum(SWITCH_GEAR)),
-  filterUnits: z.array(z.object({ id: z.string(), name: z.string(), biological: z.boolean() })),
-  animals: z.array(
+  filterUnits: z.array(
     z.object({
       name: z.string(),
-      count: z.number().int().min(0),
-      hazard: z.enum(["sting", "spine", "bite", "toxin"]).optional(),
+      kind: z.enum(["mechanical", "biological", "chemical", "skimmer", "refugium", "uv", "reactor"]),
+      biological: z.boolean(),
     }),
   ),
   treatment: z
     .object({ name: z.string(), startedOn: date, contactDays: z.number().int().min(0), followUpOn: date })
     .optional(),
   startedOn: date,
+  startedWith: z.enum(["cured-rock", "dry-rock", "bare"]).optional(),
   evaporationLPerDay: z.number().min(0),
   topUp: z.enum(["reservoir", "owner", "technician"]),
+  /** Usable litres of the reservoir. */
+  reservoirL: z.number().positive().optional(),
+  lightsFrom: z.number().min(0).max(24).optional(),
+  lightsHours: z.number().min(0).max(24).optional(),
+  turnoverLPerHour: z.number().min(0).optional(),
+  access: z.string().max(400).optional(),
   schools: SchoolsSchema,
   bands: z.array(
     z.object({
@@ -108,6 +114,8 @@ export const TankFactsSchema = z.object({
   drainLPerMinute: z.number().positive(),
   refillLPerMinute: z.number().positive(),
   notes: z.array(z.string()),
+  /** Fields that were filled from the kind and not looked at yet, by key. */
+  assumed: z.array(z.string()).optional(),
   mostShare: z.number().gt(0).max(1),
 });
 export type TankFacts = z.infer<typeof TankFactsSchema>;

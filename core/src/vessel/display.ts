@@ -32,7 +32,10 @@ function displacedL(display: Display, heightM: number): number {
   if (rockKg === 0) return bed;
   const rockL = rockKg / ROCK_KG_PER_L;
   // Spread evenly through the room from the bed to the rock's highest point: where the walls come in, so does the rock.
-  const [floorL, topL] = [grossVolumeL(vessel, substrateDepthM), grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM))];
+  const [floorL, topL] = [
+    grossVolumeL(vessel, substrateDepthM),
+    grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM)),
+  ];
   const reached = grossVolumeL(vessel, Math.max(heightM, substrateDepthM)) - floorL;
   const share = topL > floorL ? Math.min(1, reached / (topL - floorL)) : Number(reached > 0);
   return bed + rockL * share;

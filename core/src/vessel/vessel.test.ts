@@ -8,11 +8,11 @@ import {
   displayVolumeL,
   frontWidthM,
   grossVolumeL,
-  runBack,
   insideOf,
+  runBack,
   surfaceM2,
-  type Vessel,
   VESSEL_SHAPES,
+  type Vessel,
   vesselBounds,
   vesselHeightM,
   vesselOf,
@@ -92,9 +92,9 @@ describe("volume", () => {
         const surface = surfaceM2(v, vesselHeightM(v) * share * 0.99);
         expect(Math.abs(drawn - surface)).toBeLessThan(0.002 * surface);
         const xs = points.map((p) => p.x);
-        expect(Math.abs(Math.max(...xs) - Math.min(...xs) - frontWidthM(v, vesselHeightM(v) * share * 0.99))).toBeLessThan(
-          0.002,
-        );
+        expect(
+          Math.abs(Math.max(...xs) - Math.min(...xs) - frontWidthM(v, vesselHeightM(v) * share * 0.99)),
+        ).toBeLessThan(0.002);
       }),
     ));
 

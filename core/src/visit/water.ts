@@ -1,5 +1,5 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import { type Band, isSalt, systemVolumeL } from "../tank/index.ts";
+import { type Band, isSalt, systemVolumeL, volumeRelative95 } from "../tank/index.ts";
 import { PARAMETERS, type Parameter } from "../units/index.ts";
 import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import {
@@ -105,8 +105,7 @@ export interface WaterPlan {
   readonly wasteL: number;
 }
 
-/** Volume of a system is known to about 5 %, litres moved to about 3 % (95 %). */
-const VOLUME_RELATIVE = 0.05 / Z95;
+/** Litres moved are known to about 3 % (95 %). */
 const LITRES_RELATIVE = 0.03 / Z95;
 const SOURCE_RELATIVE = 0.1 / Z95;
 /** A reading this many standard deviations from what fits is measured again before it is acted on. */
@@ -223,7 +222,7 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
         display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"),
         ...(book.sump ? { sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L") } : {}),
       },
-      systemL * VOLUME_RELATIVE,
+      (systemL * volumeRelative95(book)) / Z95,
     ),
     litres: worked("drain-litres", litres, "L", {
       system: q(systemL, "L"),
@@ -534,7 +533,7 @@ function expectedAfter(
       before: value.sigma,
       refill: Math.abs(refill) * SOURCE_RELATIVE,
       litresRelative: LITRES_RELATIVE,
-      volumeRelative: VOLUME_RELATIVE,
+      volumeRelative: volumeRelative95(input.book) / Z95,
     });
     const after =
       band.parameter === "salinity" && tankPsu !== null ? tankPsu : afterExchange(value.value, refill, share);

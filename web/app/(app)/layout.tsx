@@ -8,7 +8,11 @@ const PLACES = [
   { name: "Round", href: "/round" },
   { name: "Tanks", href: "/tanks" },
   { name: "Letters", href: "/letters" },
+  { name: "Desk", href: "/desk" },
 ];
+
+/** What an owner of tanks sees. */
+const OWNERS = ["/tanks", "/letters"];
 
 export const metadata = { title: "Keel Round", manifest: "/manifest.webmanifest", icons: "/icon.svg" };
 
@@ -17,7 +21,7 @@ export default async function AppLayout({ children }: { children: ReactNode }) {
   return (
     <Document>
       <Shell
-        places={scope.role === "owner" ? PLACES.slice(1) : PLACES}
+        places={PLACES.filter((p) => scope.role !== "owner" || OWNERS.includes(p.href))}
         name={scope.name}
         ribbon={
           <Suspense>

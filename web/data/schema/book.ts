@@ -1,3 +1,4 @@
+import type { Windows } from "@keel-round/core/book";
 import type { TankFacts } from "@keel-round/core/tank";
 import type { UnitPreference } from "@keel-round/core/units";
 import type { DailyLimits, WaterSource } from "@keel-round/core/visit";
@@ -17,6 +18,13 @@ import {
 } from "drizzle-orm/mysql-core";
 import { organization, user } from "./auth";
 import { civilDate, instant, uuid } from "./columns";
+
+/** Columns of what is edited at the desk. */
+const edited = {
+  /** Raised by every edit at the desk; a save that names an older one is stale. */
+  version: int("version").notNull().default(1),
+  archivedAt: instant("archived_at"),
+};
 
 /** What the firm sets for itself. Its id is the organization's. */
 export const business = mysqlTable("business", {
@@ -46,6 +54,10 @@ export const client = mysqlTable(
     name: varchar("name", { length: 120 }).notNull(),
     contact: varchar("contact", { length: 120 }).notNull(),
     email: varchar("email", { length: 190 }).notNull(),
+    phone: varchar("phone", { length: 40 }).notNull().default(""),
+    lettersBy: mysqlEnum("letters_by", ["mail-pdf", "mail-link", "none"]).notNull().default("mail-pdf"),
+    notes: text("notes").notNull().default(""),
+    ...edited,
   },
   (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("client_business_uq").on(t.businessId, t.id)],
 );
@@ -79,9 +91,6 @@ export const person = mysqlTable(
   ],
 );
 
-/** Minutes of the day that a site may be worked in, by weekday 1 Monday to 7 Sunday; a missing day is closed. */
-export type SiteWindows = Readonly<Partial<Record<string, { readonly from: number; readonly to: number }>>>;
-
 export const site = mysqlTable(
   "site",
   {
@@ -92,12 +101,24 @@ export const site = mysqlTable(
     address: varchar("address", { length: 190 }).notNull(),
     lat: double("lat").notNull(),
     lon: double("lon").notNull(),
-    windows: json("windows").$type<SiteWindows>().notNull(),
+    windows: json("windows").$type<Windows>().notNull(),
     drain: mysqlEnum("drain", ["sewer", "septic", "garden"]).notNull(),
     access: text("access").notNull(),
     /** Minutes to unload, reach the tank and load again. */
     setUpMinutes: int("set_up_minutes").notNull(),
     bucketL: double("bucket_l").notNull(),
+    askFor: varchar("ask_for", { length: 120 }).notNull().default(""),
+    parking: varchar("parking", { length: 190 }).notNull().default(""),
+    stairs: int("stairs"),
+    pets: varchar("pets", { length: 190 }).notNull().default(""),
+    drainDistanceM: double("drain_distance_m"),
+    drainDropM: double("drain_drop_m"),
+    tapDistanceM: double("tap_distance_m"),
+    hotWater: boolean("hot_water").notNull().default(true),
+    floors: varchar("floors", { length: 190 }).notNull().default(""),
+    /** Door and alarm codes, encrypted; each look is a row of `accessLook`. */
+    accessCodes: varchar("access_codes", { length: 1000 }),
+    ...edited,
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
@@ -166,9 +187,7 @@ export const tank = mysqlTable(
     name: varchar("name", { length: 120 }).notNull(),
     kind: varchar("kind", { length: 40 }).notNull(),
     facts: json("facts").$type<TankFacts>().notNull(),
-    /** Raised by every edit at the desk; a save that names an older one is stale. */
-    version: int("version").notNull().default(1),
-    archivedAt: instant("archived_at"),
+    ...edited,
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
@@ -184,6 +203,113 @@ export const tank = mysqlTable(
       name: "tank_top_up_fk",
       columns: [t.businessId, t.topUpSourceId],
       foreignColumns: [source.businessId, source.id],
+    }),
+  ],
+);
+
+/** Animals counted together. What happens to them is in `animalEvent`; the count follows from it. */
+export const animal = mysqlTable(
+  "animal",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    count: int("count").notNull(),
+    hazard: mysqlEnum("hazard", ["sting", "spine", "bite", "toxin"]),
+    since: civilDate("since"),
+    notes: varchar("notes", { length: 400 }).notNull().default(""),
+    /** Place in the tank's list, the first named first. */
+    position: int("position").notNull().default(0),
+    ...edited,
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("animal_business_uq").on(t.businessId, t.id),
+    index("animal_tank_ix").on(t.businessId, t.tankId),
+    foreignKey({
+      name: "animal_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
+  ],
+);
+
+/** What happened to a group of animals. Losses are data. */
+export const animalEvent = mysqlTable(
+  "animal_event",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    animalId: uuid("animal_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    kind: mysqlEnum("kind", ["added", "born", "lost", "moved-out", "counted"]).notNull(),
+    /** How many; of a count, how many there are. */
+    number: int("number").notNull(),
+    countAfter: int("count_after").notNull(),
+    cause: varchar("cause", { length: 190 }).notNull().default(""),
+    at: instant("at").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("animal_event_ix").on(t.businessId, t.animalId, t.onDate),
+    foreignKey({
+      name: "animal_event_animal_fk",
+      columns: [t.businessId, t.animalId],
+      foreignColumns: [animal.businessId, animal.id],
+    }),
+  ],
+);
+
+/** Equipment of a tank and the rules of its life. */
+export const equipment = mysqlTable(
+  "equipment",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    kind: varchar("kind", { length: 24 }).notNull(),
+    installedOn: civilDate("installed_on").notNull(),
+    hoursPerDay: double("hours_per_day"),
+    serviceEveryDays: int("service_every_days"),
+    lastServicedOn: civilDate("last_serviced_on"),
+    replaceAfterDays: int("replace_after_days"),
+    replaceAfterHours: int("replace_after_hours"),
+    watts: double("watts"),
+    notes: varchar("notes", { length: 400 }).notNull().default(""),
+    ...edited,
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("equipment_business_uq").on(t.businessId, t.id),
+    index("equipment_tank_ix").on(t.businessId, t.tankId),
+    foreignKey({
+      name: "equipment_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
+  ],
+);
+
+/** Who looked at the codes of a site, and when. Never edited. */
+export const accessLook = mysqlTable(
+  "access_look",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    siteId: uuid("site_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    at: instant("at").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("access_look_site_ix").on(t.businessId, t.siteId, t.at),
+    foreignKey({
+      name: "access_look_site_fk",
+      columns: [t.businessId, t.siteId],
+      foreignColumns: [site.businessId, site.id],
     }),
   ],
 );
@@ -219,6 +345,8 @@ export const deskChange = mysqlTable(
     id: uuid("id").notNull(),
     businessId: uuid("business_id").notNull(),
     personId: uuid("person_id").notNull(),
+    /** The save, import or undo that this was a part of: undone as one. */
+    batchId: uuid("batch_id").notNull(),
     entity: varchar("entity", { length: 40 }).notNull(),
     entityId: uuid("entity_id").notNull(),
     at: instant("at").notNull(),
@@ -229,6 +357,8 @@ export const deskChange = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     index("desk_change_entity_ix").on(t.businessId, t.entityId, t.at),
+    index("desk_change_batch_ix").on(t.businessId, t.batchId),
+    index("desk_change_time_ix").on(t.businessId, t.at),
     foreignKey({
       name: "desk_change_person_fk",
       columns: [t.businessId, t.personId],

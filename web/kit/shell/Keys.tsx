@@ -8,6 +8,7 @@ const PLACES: readonly [keys: string, href: string][] = [
   ["g r", "/round"],
   ["g t", "/tanks"],
   ["g l", "/letters"],
+  ["g d", "/desk"],
 ];
 
 const typing = (event: KeyboardEvent) =>

@@ -25,6 +25,7 @@ const config = defineConfig({
     "svg text": { fontFamily: "body" },
     "svg .num": { fontFamily: "mono" },
     summary: { cursor: "pointer" },
+    ".sr-only": { position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" },
     "button, input, select, textarea": { font: "inherit", color: "inherit" },
   },
   theme: {

@@ -1,216 +1,127 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { Schools } from "@keel-round/core/tank";
-import { useRouter } from "next/navigation";
-import { useState } from "react";
-import { useForm } from "react-hook-form";
-import { Choice, FieldRow, GoButton, Notice, SubHead, TextInput } from "@/kit/controls";
-import { Fieldset, Form, Label, Span } from "@/kit/elements";
-import { useHydrated } from "@/kit/useHydrated";
-import { saveTankAction } from "./actions";
+import { type Entered, factsWith, readValues, recordKinds, type Values } from "@keel-round/core/book";
+import {
+  systemVolumeL,
+  type TankBook,
+  type TankFacts,
+  type TankKind,
+  tankMisfits,
+  volumeRelative95,
+} from "@keel-round/core/tank";
+import { TankFactsSchema } from "@keel-round/core/tank/schema";
+import { figure, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { type VesselShape, vesselShapes } from "@keel-round/core/vessel";
+import { misfitSentence } from "@keel-round/core/words";
+import { useMemo } from "react";
+import { Span } from "@/kit/elements";
+import { PlanView } from "@/kit/PlanView";
+import { RecordForm, type RecordFormProps } from "@/kit/record/RecordForm";
+import type { RecordFormState } from "@/kit/record/useRecordForm";
+import { Section } from "@/kit/Section";
 
-interface SettingsProps {
-  readonly tankId: string;
-  readonly version: number;
-  readonly schools: Schools;
-  readonly runningLevelCm: number;
-  readonly hasSump: boolean;
-  readonly jobs: readonly {
-    readonly code: string;
-    readonly name: string;
-    readonly everyDays: number;
-    readonly active: boolean;
-  }[];
+/** Dimensions of a shape show for that shape only. */
+function visible(field: { readonly key: string }, now: Readonly<Record<string, unknown>>): boolean {
+  if (!field.key.startsWith("display.vessel.") || field.key.endsWith(".shape")) return true;
+  const shape = vesselShapes[now["display.vessel.shape"] as VesselShape];
+  return shape?.dimensions.some((d) => `display.vessel.${d.key}` === field.key) ?? false;
 }
 
-/** Each school in a sentence, where practitioners disagree. */
-const SCHOOLS: readonly {
-  field: keyof Omit<Schools, "share">;
-  label: string;
-  options: readonly [value: string, sentence: string][];
-}[] = [
-  {
-    field: "policy",
-    label: "How much",
-    options: [
-      ["fixed-share", "The same share each visit"],
-      ["test-led", "Only when a reading asks for it"],
-      ["reset", "A large share at once"],
-      ["continuous", "In and out together"],
-    ],
-  },
-  {
-    field: "how",
-    label: "How it is changed",
-    options: [
-      ["drain-then-fill", "Drain, then fill"],
-      ["in-and-out", "In and out together, nothing in air"],
-      ["from-sump", "From the sump, display untouched"],
-      ["animals-out", "Animals moved out first"],
-    ],
-  },
-  {
-    field: "feeding",
-    label: "Feeding",
-    options: [
-      ["before", "A little before the change"],
-      ["after", "Sparingly after it"],
-      ["by-owner", "By the owner only"],
-    ],
-  },
-  {
-    field: "pumpsAtSiphon",
-    label: "Pumps while the siphon starts",
-    options: [
-      ["on", "On: the sump falls first"],
-      ["off", "Off"],
-    ],
-  },
-  {
-    field: "panels",
-    label: "Panes",
-    options: [
-      ["all", "All"],
-      ["viewing", "Viewing panes only"],
-      ["leave-one", "Leave one for grazers"],
-    ],
-  },
-  {
-    field: "substrate",
-    label: "Bed",
-    options: [
-      ["whole", "Whole each change"],
-      ["sectors", "Sectors in turn"],
-      ["surface", "Surface only"],
-      ["never", "Never"],
-      ["bare", "Bare floor"],
-    ],
-  },
-  {
-    field: "heater",
-    label: "Heater during a change",
-    options: [
-      ["off", "Off and cooled"],
-      ["lowered", "Lowered under the mark"],
-      ["in-sump", "In the sump"],
-      ["none", "No heater"],
-    ],
-  },
-  {
-    field: "outside",
-    label: "Outside glass",
-    options: [
-      ["water", "Water only"],
-      ["vinegar", "Dilute vinegar"],
-      ["cleaner", "Safe cleaner on the cloth"],
-    ],
-  },
-];
+/** A dimension by its name on the shape that is chosen. */
+function called(
+  field: { readonly key: string; readonly label: string },
+  now: Readonly<Record<string, unknown>>,
+): string {
+  const shape = vesselShapes[now["display.vessel.shape"] as VesselShape];
+  return shape?.dimensions.find((d) => `display.vessel.${d.key}` === field.key)?.label ?? field.label;
+}
 
-type SettingsForm = Omit<Schools, "share"> & {
-  sharePercent: string;
-  runningLevelCm: string;
-  hasSump: boolean;
-  jobs: string[];
+type SettingsProps = Pick<RecordFormProps, "record" | "values" | "options" | "names" | "units" | "save" | "undo"> & {
+  readonly facts: TankFacts;
+  readonly kind: TankKind;
+  readonly name: string;
 };
 
-/** What the desk sets on a tank. A stale save is refused with who changed what; nothing typed is lost. */
-export function Settings({ tankId, version, schools, runningLevelCm, hasSump, jobs }: SettingsProps) {
-  const router = useRouter();
-  const hydrated = useHydrated();
-  const [known, setKnown] = useState(version);
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string[]>> } | null>(null);
-  const [saved, setSaved] = useState(false);
-  const { register, handleSubmit, formState } = useForm<SettingsForm>({
-    defaultValues: {
-      ...schools,
-      sharePercent: String(Math.round(schools.share * 1000) / 10),
-      runningLevelCm: String(runningLevelCm),
-      hasSump,
-      jobs: jobs.filter((j) => j.active).map((j) => j.code),
-    },
-  });
-  const submit = handleSubmit(
-    async ({ sharePercent, runningLevelCm: level, hasSump: sump, jobs: active, ...chosen }) => {
-      setSaved(false);
-      const number = (text: string) => Number(text.replace(",", "."));
-      const result = await saveTankAction({
-        tankId,
-        version: known,
-        schools: { ...chosen, share: number(sharePercent) / 100 },
-        runningLevelCm: number(level),
-        hasSump: sump,
-        jobs: active,
-      });
-      if (!result.ok) return setProblem(result);
-      setProblem(null);
-      setKnown(result.value.version);
-      setSaved(true);
-      router.refresh();
-    },
-  );
-  const fieldError = (field: string) => problem?.fields[field]?.[0];
+/** Everything that is known of a tank, with its section drawing itself while typing. */
+export function Settings({ facts, kind, name, ...form }: SettingsProps) {
   return (
-    <Form method="post" onSubmit={submit} noValidate maxW="980px">
-      {problem && (
-        <Box role="alert" mb="14px">
-          <Notice tone="danger">{problem.message}</Notice>
-        </Box>
-      )}
-      {saved && (
-        <Box role="status" mb="14px">
-          <Notice tone="plain">Saved. The plan of the next visit follows it.</Notice>
-        </Box>
-      )}
-      <Fieldset disabled={!hydrated} display="flex" gap="36px" flexWrap="wrap" alignItems="flex-start">
-        <Box flex="1" minW="280px">
-          <SubHead>Schools</SubHead>
-          <Box pt="10px">
-            <FieldRow label="Share of a change, %" error={fieldError("schools") ?? fieldError("share")}>
-              <TextInput inputMode="decimal" {...register("sharePercent")} />
-            </FieldRow>
-            {SCHOOLS.map((s) => (
-              <FieldRow key={s.field} label={s.label} error={fieldError(s.field)}>
-                <Choice {...register(s.field)}>
-                  {s.options.map(([value, sentence]) => (
-                    <option key={value} value={value}>
-                      {sentence}
-                    </option>
-                  ))}
-                </Choice>
-              </FieldRow>
-            ))}
-          </Box>
-        </Box>
-        <Box flex="1" minW="280px">
-          <SubHead>Tank</SubHead>
-          <Box pt="10px">
-            <FieldRow label="Water stands above the floor, cm" error={fieldError("runningLevelCm")}>
-              <TextInput inputMode="decimal" {...register("runningLevelCm")} />
-            </FieldRow>
-            {hasSump && (
-              <Label display="flex" gap="8px" mb="14px">
-                <input type="checkbox" {...register("hasSump")} /> It has a sump
-              </Label>
-            )}
-          </Box>
-          <SubHead>Programme</SubHead>
-          <Box pt="8px" pb="14px">
-            {jobs.map((j) => (
-              <Label key={j.code} display="flex" gap="8px" py="3px">
-                <input type="checkbox" value={j.code} {...register("jobs")} />
-                <span>
-                  {j.name} <Span color="soft">every {j.everyDays} days</Span>
-                </span>
-              </Label>
-            ))}
-          </Box>
-          <GoButton type="submit" disabled={!hydrated || formState.isSubmitting}>
-            {formState.isSubmitting ? "Saving" : "Save"}
-          </GoButton>
-        </Box>
-      </Fieldset>
-    </Form>
+    <RecordForm
+      entity="tank"
+      {...form}
+      assumed={facts.assumed ?? []}
+      madeAt="/tanks/"
+      visible={visible}
+      called={called}
+      aside={(state) => <Drawn state={state} facts={facts} kind={kind} name={name} units={form.units} />}
+    />
   );
+}
+
+/** The section of what is typed at this moment, or what keeps it from being drawn. */
+function Drawn({
+  state,
+  facts,
+  kind,
+  name,
+  units,
+}: {
+  state: RecordFormState;
+  facts: TankFacts;
+  kind: TankKind;
+  name: string;
+  units: UnitPreference;
+}) {
+  const typed = JSON.stringify(state.changedKeys.map((key) => [key, state.now[key]]));
+  const { book, problem } = useMemo(() => {
+    const { values, issues } = readValues(
+      recordKinds.tank.fields,
+      Object.fromEntries(JSON.parse(typed)) as Entered,
+      units,
+    );
+    const issue = Object.values(issues)[0];
+    if (issue) return { book: null, problem: issue };
+    return bookOf(facts, values, kind, name, units);
+  }, [typed, facts, kind, name, units]);
+  if (!book) return <Box color="ochre">{problem}</Box>;
+  const litres = systemVolumeL(book);
+  const half = volumeRelative95(book) * litres;
+  return (
+    <Box>
+      <Section book={book} markCm={null} units={units} width={400} />
+      <PlanView vessel={book.display.vessel} width={180} />
+      <Box mt="6px">
+        <Span fontFamily="mono" fontSize="24px" fontWeight="560">
+          {figure(showVolume(litres, units.volume), 0)}
+        </Span>{" "}
+        <Span color="soft">
+          {units.volume} in the system, {figure(showVolume(litres - half, units.volume), 0)} to{" "}
+          {figure(showVolume(litres + half, units.volume), 0)}
+        </Span>
+      </Box>
+      {problem && (
+        <Box color="vermilion" fontWeight="600" fontSize="13.5px" mt="4px">
+          {problem}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function bookOf(
+  facts: TankFacts,
+  values: Values,
+  kind: TankKind,
+  name: string,
+  units: UnitPreference,
+): { book: TankBook | null; problem: string | null } {
+  const parsed = TankFactsSchema.safeParse(factsWith(facts, values));
+  if (!parsed.success) return { book: null, problem: "Some dimension is still missing." };
+  const next = parsed.data as TankFacts;
+  const misfit = tankMisfits(next)[0];
+  const problem = misfit ? misfitSentence(misfit, units) : null;
+  // What does not fit is said; only what cannot be drawn at all is left out.
+  if (misfit && ["no-volume", "measured-too-big", "level-above-glass"].includes(misfit.code))
+    return { book: null, problem };
+  return { book: { id: "", name, kind, ...next, animals: [] } as TankBook, problem };
 }

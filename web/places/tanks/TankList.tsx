@@ -50,7 +50,17 @@ export function TankList({
   };
   return (
     <Box>
-      <PageHead title="Tanks" facts={`${rows.length} tanks at ${sites} sites`} />
+      <PageHead
+        title="Tanks"
+        facts={`${rows.length} tanks at ${sites} sites`}
+        actions={
+          scope.role !== "owner" && (
+            <QuietButton asChild>
+              <AppLink href="/tanks/new">New tank</AppLink>
+            </QuietButton>
+          )
+        }
+      />
       <Flex gap="10px" mt="14px" mb="10px" wrap="wrap" align="center">
         <Form action="/tanks" role="search" w="300px" maxW="100%">
           {filter.show && <input type="hidden" name="show" value={filter.show} />}

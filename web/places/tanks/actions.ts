@@ -1,25 +1,35 @@
 "use server";
 
-import { civilOf } from "@keel-round/core/calendar";
-import { kindFacts } from "@keel-round/core/tank";
+import { QuickStartSchema, startTank } from "@/data/book/newTank";
 import { defineAction } from "@/data/define";
-import { saveTankSettings, TankSettingsSchema } from "@/data/tanks";
+import { saveTankJobs, TankJobsSchema } from "@/data/tanks";
+import { whenOf } from "@/data/when";
 
-/** Saves a tank's schools, level, sump and jobs. */
-export const saveTankAction = defineAction({
-  name: "tanks.save-settings",
+/** Puts jobs into a tank's programme or lets them rest. */
+export const saveJobsAction = defineAction({
+  name: "tanks.save-jobs",
   roles: ["office", "technician"],
-  input: TankSettingsSchema,
-  foreign: (ids) => ({
-    tankId: ids.tankId,
-    version: 1,
-    schools: kindFacts.community.schools,
-    runningLevelCm: 40,
-    hasSump: false,
-    jobs: [],
-  }),
+  input: TankJobsSchema,
+  foreign: (ids) => ({ tankId: ids.tankId, jobs: [] }),
   run: (scope, input) => {
-    const now = new Date();
-    return saveTankSettings(scope, input, civilOf(now.getTime(), scope.zone).date, now);
+    const { now, today } = whenOf(scope);
+    return saveTankJobs(scope, input, today, now);
   },
+});
+
+/** Makes a tank from seven answers. */
+export const startTankAction = defineAction({
+  name: "tanks.start",
+  roles: ["office", "technician"],
+  input: QuickStartSchema,
+  foreign: (ids) => ({
+    siteId: ids.siteId,
+    name: "x",
+    kind: "community" as const,
+    vessel: { shape: "box" as const, lengthM: 1, widthM: 0.5, heightM: 0.5 },
+    sourceId: ids.siteId,
+    sump: false,
+    startedOn: "2026-01-01",
+  }),
+  run: (scope, input) => startTank(scope, input, whenOf(scope)),
 });

@@ -1,8 +1,9 @@
 import { planVisit } from "@keel-round/core/visit";
 import { beforeAll, describe, expect, test } from "vitest";
+import { changeRecord } from "@/data/book/records";
 import { saveUnits } from "@/data/people";
 import type { Scope } from "@/data/scope";
-import { listTanks, loadTank, saveTankSettings, type TankSettings } from "@/data/tanks";
+import { listTanks, loadTank, saveTankJobs } from "@/data/tanks";
 import { demoBusiness, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
 import { filterTanks, inShow } from "./filter";
 
@@ -22,19 +23,6 @@ beforeAll(async () => {
   ]);
   reefId = (await visitsOf(businessId, "Ilves Dental", today))[0]?.tankId ?? "";
 });
-
-async function settings(change: Partial<TankSettings> = {}): Promise<TankSettings> {
-  const { row, jobs } = await loadTank(ines, reefId, today);
-  return {
-    tankId: reefId,
-    version: row.version,
-    schools: row.facts.schools,
-    runningLevelCm: row.facts.display.runningLevelM * 100,
-    hasSump: row.facts.sump !== undefined,
-    jobs: jobs.filter((j) => j.removedAt === null).map((j) => j.code),
-    ...change,
-  };
-}
 
 describe("the list", () => {
   test("has every tank with its next visit and who comes", async () => {
@@ -72,63 +60,30 @@ describe("the list", () => {
 });
 
 describe("settings", () => {
-  test("change the plan, raise the version and leave who, what, old and new", async () => {
-    const before = await settings();
-    const { version } = await saveTankSettings(
+  const when = () => ({ now: new Date(), today });
+  test("change the plan", async () => {
+    const before = await loadTank(ines, reefId, today);
+    expect(before.plan.steps.some((s) => s.id === "feed-before")).toBe(false);
+    const saved = await changeRecord(
       ines,
-      { ...before, schools: { ...before.schools, share: 0.1, feeding: "before" } },
-      today,
-      new Date(),
+      "tank",
+      { id: reefId, version: before.row.version, values: { "schools.share": 0.1, "schools.feeding": "before" } },
+      when(),
     );
-    expect(version).toBe(before.version + 1);
+    expect(saved).toMatchObject({ kind: "saved", version: before.row.version + 1 });
     const sheet = await loadTank(ines, reefId, today);
-    expect(sheet.deskChanges.map((c) => [c.by, c.field, c.old, c.new])).toEqual(
-      expect.arrayContaining([
-        ["Ines Calder", "share", 0.15, 0.1],
-        ["Ines Calder", "feeding", "after", "before"],
-      ]),
-    );
-    expect(sheet.deskChanges).toHaveLength(2);
     expect(sheet.plan.water.share.value).toBeLessThanOrEqual(0.1);
     expect(sheet.plan.steps.some((s) => s.id === "feed-before")).toBe(true);
   });
-  test("a stale save is refused with who changed what, and changes nothing", async () => {
-    const mine = await settings();
-    await saveTankSettings(maud, { ...mine, schools: { ...mine.schools, panels: "all" } }, today, new Date());
-    await expect(
-      saveTankSettings(ines, { ...mine, schools: { ...mine.schools, share: 0.3 } }, today, new Date()),
-    ).rejects.toMatchObject({
-      status: 409,
-      code: "stale",
-      message: expect.stringContaining("Maud Oyelaran changed panels"),
-    });
-    expect((await loadTank(ines, reefId, today)).row.facts.schools).toMatchObject({ panels: "all", share: 0.1 });
-  });
   test("a job rests and comes back with its history", async () => {
-    const before = await settings();
-    await saveTankSettings(ines, { ...before, jobs: before.jobs.filter((c) => c !== "socks") }, today, new Date());
-    const steps = async () =>
+    const { jobs } = await loadTank(ines, reefId, today);
+    const active = jobs.filter((j) => j.removedAt === null).map((j) => j.code);
+    const codes = async () =>
       (await planOf(businessId, { visitId: reefId, tankId: reefId, on: today })).input.tasks.map((t) => t.code);
-    expect(await steps()).not.toContain("socks");
-    const rested = await settings();
-    await saveTankSettings(ines, { ...rested, jobs: [...rested.jobs, "socks"] }, today, new Date());
-    expect(await steps()).toContain("socks");
-  });
-  test("what cannot be is refused beside its field", async () => {
-    const now = await settings();
-    await expect(saveTankSettings(ines, { ...now, runningLevelCm: 90 }, today, new Date())).rejects.toMatchObject({
-      status: 422,
-      fields: { runningLevelCm: [expect.stringContaining("65 cm high")] },
-    });
-    await expect(
-      saveTankSettings(
-        ines,
-        { ...now, hasSump: false, schools: { ...now.schools, how: "from-sump" } },
-        today,
-        new Date(),
-      ),
-    ).rejects.toMatchObject({ fields: { how: [expect.any(String)] } });
-    expect((await settings()).version).toBe(now.version);
+    await saveTankJobs(ines, { tankId: reefId, jobs: active.filter((c) => c !== "socks") }, today, new Date());
+    expect(await codes()).not.toContain("socks");
+    await saveTankJobs(ines, { tankId: reefId, jobs: active }, today, new Date());
+    expect(await codes()).toContain("socks");
   });
 });
 

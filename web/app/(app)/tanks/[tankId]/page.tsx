@@ -1,7 +1,29 @@
-import { civilOf } from "@keel-round/core/calendar";
+import { animalsWithEvents } from "@/data/book/animals";
+import { equipmentOfTank } from "@/data/book/equipment";
+import { historyOf } from "@/data/book/history";
+import { linkOptions } from "@/data/book/lists";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import type { Scope } from "@/data/scope";
 import { loadTank } from "@/data/tanks";
-import { TABS, TankSheet } from "@/places/tanks/TankSheet";
+import { whenOf } from "@/data/when";
+import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
+import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
+
+/** What the open tab shows beside the sheet itself. */
+async function tabData(scope: Scope, tankId: string, tab: Tab): Promise<TabData> {
+  switch (tab) {
+    case "animals":
+      return { animals: await animalsWithEvents(scope.businessId, tankId) };
+    case "equipment":
+      return { equipment: await equipmentOfTank(scope.businessId, tankId) };
+    case "history":
+      return scope.role === "owner" ? {} : { changes: await historyOf(scope, "tank", tankId) };
+    case "settings":
+      return scope.role === "owner" ? {} : { options: await linkOptions(scope, "tank") };
+    default:
+      return {};
+  }
+}
 
 export default async function TankPage({
   params,
@@ -11,8 +33,22 @@ export default async function TankPage({
   searchParams: Promise<{ tab?: string }>;
 }) {
   const scope = await pageScope();
-  const [{ tankId }, { tab }] = await Promise.all([params, searchParams]);
-  const today = civilOf(Date.now(), scope.zone).date;
+  const [{ tankId }, asked] = await Promise.all([params, searchParams]);
+  const { today } = whenOf(scope);
+  const tab = TABS.find((t) => t === asked.tab) ?? "section";
   const sheet = await orNotFound(loadTank(scope, tankId, today));
-  return <TankSheet scope={scope} sheet={sheet} tab={TABS.find((t) => t === tab) ?? "section"} today={today} />;
+  return (
+    <TankSheet
+      scope={scope}
+      sheet={sheet}
+      tab={tab}
+      today={today}
+      data={await tabData(scope, tankId, tab)}
+      actions={
+        scope.role === "owner"
+          ? null
+          : { save: saveRecordAction, undo: undoAction, restore: restoreAction, animalEvent: animalEventAction }
+      }
+    />
+  );
 }

@@ -1,0 +1,66 @@
+import { OutOfRangeError } from "../issues/index.ts";
+import { displayVolumeL, grossVolumeL, vesselHeightM } from "../vessel/index.ts";
+import type { TankBook } from "./book.ts";
+
+/** Something about a tank's dimensions that cannot be, as data. `fields` are where it may be mended. */
+export interface TankMisfit {
+  readonly code:
+    | "level-above-glass"
+    | "bed-above-level"
+    | "rock-above-glass"
+    | "rock-too-big"
+    | "measured-too-big"
+    | "sump-level-above-sump"
+    | "sump-low-above-level"
+    | "weir-above-level"
+    | "landmark-above-glass"
+    | "needs-sump"
+    | "no-volume";
+  readonly field: string;
+  /** The most that would fit, in the field's canonical unit. */
+  readonly most: number;
+}
+
+type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks"> & {
+  readonly schools?: Pick<TankBook["schools"], "how" | "heater">;
+};
+
+/**
+ * What does not fit together in a tank's dimensions, the first of each field.
+ *
+ * Every dimension alone is sound here; this asks whether water, bed, rock and sump fit into the glass.
+ */
+export function tankMisfits({ display, sump, landmarks, schools }: Dimensions): TankMisfit[] {
+  const { vessel, runningLevelM, substrateDepthM, rockTopM, rockKg, measuredNetL } = display;
+  const heightM = vesselHeightM(vessel);
+  const misfits: TankMisfit[] = [];
+  const most = (code: TankMisfit["code"], field: string, value: number, limit: number) => {
+    if (value > limit + 1e-9 && !misfits.some((m) => m.field === field)) misfits.push({ code, field, most: limit });
+  };
+  most("level-above-glass", "display.runningLevelM", runningLevelM, heightM);
+  most("bed-above-level", "display.substrateDepthM", substrateDepthM, runningLevelM);
+  most("rock-above-glass", "display.rockTopM", rockTopM, heightM);
+  for (const [i, mark] of landmarks.entries())
+    most("landmark-above-glass", `landmarks.${i}.heightM`, mark.heightM, heightM);
+  if (sump) {
+    most("sump-level-above-sump", "sump.runningLevelM", sump.runningLevelM, sump.heightM);
+    most("sump-low-above-level", "sump.lowestLevelM", sump.lowestLevelM, sump.runningLevelM);
+    most("weir-above-level", "sump.weirM", sump.weirM, heightM);
+  }
+  if (!sump && schools?.how === "from-sump") misfits.push({ code: "needs-sump", field: "schools.how", most: 0 });
+  if (!sump && schools?.heater === "in-sump") misfits.push({ code: "needs-sump", field: "schools.heater", most: 0 });
+  if (misfits.length > 0) return misfits;
+
+  const grossL = grossVolumeL(vessel, runningLevelM);
+  if (measuredNetL !== undefined && measuredNetL > grossL)
+    return [{ code: "measured-too-big", field: "display.measuredNetL", most: grossL }];
+  const roomL = grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM)) - grossVolumeL(vessel, substrateDepthM);
+  // Rock of 2.8 kg a litre that fills more than nine tenths of its own heap is a mistake of weight or height.
+  if (rockKg / 2.8 > 0.9 * roomL) return [{ code: "rock-too-big", field: "display.rockKg", most: 0.9 * roomL * 2.8 }];
+  try {
+    if (displayVolumeL(display, runningLevelM) > 0) return [];
+  } catch (error) {
+    if (!(error instanceof OutOfRangeError)) throw error;
+  }
+  return [{ code: "no-volume", field: "display.runningLevelM", most: heightM }];
+}

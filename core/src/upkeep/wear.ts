@@ -1,0 +1,48 @@
+import { addDays, daysBetween } from "../calendar/civil.ts";
+
+/** A piece of equipment with the rules of its life. Hours a day and days; what has no rule is null. */
+export interface EquipmentLife {
+  readonly installedOn: string;
+  readonly hoursPerDay: number | null;
+  readonly serviceEveryDays: number | null;
+  readonly lastServicedOn: string | null;
+  readonly replaceAfterDays: number | null;
+  readonly replaceAfterHours: number | null;
+}
+
+/** Where a piece of equipment stands in its life on a day. */
+export interface Wear {
+  readonly hoursRun: number | null;
+  readonly serviceDueOn: string | null;
+  readonly replaceDueOn: string | null;
+  /** Which rule replaces it first. */
+  readonly replaceBy: "days" | "hours" | null;
+  /** Part of its life that is used, from 0; above 1 it is overdue. Null without a rule. */
+  readonly used: number | null;
+}
+
+/**
+ * Hours run, and when service and replacement fall due.
+ *
+ * A service counts from the last one, or from the day it was installed. With a rule of days and one of hours, the
+ * earlier replaces it. Hours are days since it was installed times the hours it runs a day.
+ */
+export function wearOf(life: EquipmentLife, today: string): Wear {
+  const age = Math.max(0, daysBetween(life.installedOn, today));
+  const perDay = life.hoursPerDay;
+  const byHoursDays =
+    life.replaceAfterHours !== null && perDay !== null && perDay > 0 ? life.replaceAfterHours / perDay : null;
+  const lives = [
+    ...(life.replaceAfterDays === null ? [] : [{ by: "days" as const, days: life.replaceAfterDays }]),
+    ...(byHoursDays === null ? [] : [{ by: "hours" as const, days: byHoursDays }]),
+  ].sort((a, b) => a.days - b.days);
+  const first = lives[0];
+  return {
+    hoursRun: perDay === null ? null : age * perDay,
+    serviceDueOn:
+      life.serviceEveryDays === null ? null : addDays(life.lastServicedOn ?? life.installedOn, life.serviceEveryDays),
+    replaceDueOn: first ? addDays(life.installedOn, Math.floor(first.days)) : null,
+    replaceBy: first?.by ?? null,
+    used: first ? age / first.days : null,
+  };
+}

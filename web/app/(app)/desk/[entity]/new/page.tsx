@@ -1,0 +1,21 @@
+import type { Values } from "@keel-round/core/book";
+import { EntitySchema } from "@keel-round/core/book/schema";
+import { notFound, redirect } from "next/navigation";
+import { linkOptions, mayEdit } from "@/data/book/lists";
+import { pageScope } from "@/data/pageScope";
+import { NewRecord } from "@/places/desk/RecordPage";
+
+export default async function NewRecordPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ entity: string }>;
+  searchParams: Promise<Values>;
+}) {
+  const scope = await pageScope(["office", "technician"]);
+  const [{ entity }, given] = await Promise.all([params, searchParams]);
+  const known = EntitySchema.safeParse(entity);
+  if (!known.success || !mayEdit(scope, known.data)) notFound();
+  if (known.data === "tank") redirect("/tanks/new");
+  return <NewRecord scope={scope} entity={known.data} options={await linkOptions(scope, known.data)} given={given} />;
+}

@@ -1,0 +1,29 @@
+import { EntitySchema } from "@keel-round/core/book/schema";
+import { notFound } from "next/navigation";
+import { linkOptions, listRecords, mayEdit } from "@/data/book/lists";
+import { pageScope } from "@/data/pageScope";
+import type { ListAddress } from "@/places/desk/columns";
+import { RecordList } from "@/places/desk/RecordList";
+
+export default async function RecordsPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ entity: string }>;
+  searchParams: Promise<ListAddress>;
+}) {
+  const scope = await pageScope(["office", "technician"]);
+  const [{ entity }, address] = await Promise.all([params, searchParams]);
+  const known = EntitySchema.safeParse(entity);
+  if (!known.success) notFound();
+  const [list, options] = await Promise.all([
+    listRecords(scope, known.data, {
+      q: address.q,
+      sort: address.sort,
+      archived: address.archived === "1",
+      page: Number.parseInt(address.page ?? "1", 10) || 1,
+    }),
+    mayEdit(scope, known.data) ? linkOptions(scope, known.data) : {},
+  ]);
+  return <RecordList scope={scope} entity={known.data} {...list} address={address} options={options} />;
+}

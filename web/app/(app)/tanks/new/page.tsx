@@ -1,0 +1,18 @@
+import { linkOptions } from "@/data/book/lists";
+import { pageScope } from "@/data/pageScope";
+import { whenOf } from "@/data/when";
+import { QuickStart } from "@/places/tanks/QuickStart";
+
+export default async function NewTankPage({ searchParams }: { searchParams: Promise<{ site?: string }> }) {
+  const scope = await pageScope(["office", "technician"]);
+  const [options, { site = "" }] = await Promise.all([linkOptions(scope, "tank"), searchParams]);
+  return (
+    <QuickStart
+      sites={options.siteId ?? []}
+      sources={options.sourceId ?? []}
+      units={scope.units}
+      site={site}
+      today={whenOf(scope).today}
+    />
+  );
+}

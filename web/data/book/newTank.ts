@@ -1,0 +1,90 @@
+import { kindProgramme, libraryTask } from "@keel-round/core/programme";
+import { quickStart, tankMisfits } from "@keel-round/core/tank";
+import { TankKindSchema, VesselSchema } from "@keel-round/core/tank/schema";
+import { misfitSentence } from "@keel-round/core/words";
+import { eq } from "drizzle-orm";
+import { z } from "zod";
+import { notFound, Refused } from "../define";
+import { newId } from "../ids";
+import { deskChange, source, tank, task } from "../schema";
+import type { Scope } from "../scope";
+import { refreshStatus } from "../status";
+import { inTransaction } from "../transaction";
+import { brokenLinks } from "./links";
+import { MADE, type When } from "./records";
+import { layTankVisits } from "./tankVisits";
+
+/** The seven questions a tank begins with. */
+export const QuickStartSchema = z.object({
+  siteId: z.uuid("Choose the site."),
+  name: z.string().trim().min(1, "Give it a name that the owner would use.").max(120, "At most 120 characters."),
+  kind: TankKindSchema,
+  vessel: VesselSchema,
+  sourceId: z.uuid("Choose the new water."),
+  sump: z.boolean(),
+  startedOn: z.iso.date("That day does not exist."),
+});
+export type QuickStartInput = z.infer<typeof QuickStartSchema>;
+
+/**
+ * Makes a tank from seven answers: facts and bands of its kind, its programme, and a visit at every stop of its site.
+ *
+ * What nobody answered is marked as assumed.
+ */
+export async function startTank(scope: Scope, input: QuickStartInput, { now, today }: When): Promise<{ id: string }> {
+  if (scope.role === "owner") throw notFound("page");
+  const { siteId, name, kind, sourceId, ...answers } = input;
+  if (input.startedOn > today)
+    throw new Refused(422, "invalid", "That day has not come yet.", { startedOn: ["That day has not come yet."] });
+  const facts = quickStart({ kind, ...answers });
+  const misfit = tankMisfits(facts)[0];
+  if (misfit)
+    throw new Refused(422, "invalid", misfitSentence(misfit, scope.units), {
+      vessel: [misfitSentence(misfit, scope.units)],
+    });
+  return inTransaction(async (tx) => {
+    const broken = await brokenLinks(tx, scope.businessId, "tank", { siteId, sourceId });
+    const [field, message] = Object.entries(broken)[0] ?? [];
+    if (field && message) throw new Refused(404, "not-found", message, { [field]: [message] });
+    const waters = await tx.select().from(source).where(eq(source.businessId, scope.businessId));
+    // Evaporation leaves the salt behind: it is replaced with fresh water, purified where there is some.
+    const topUp = waters.find((w) => w.facts.kind === "purified") ?? waters.find((w) => w.facts.kind === "tap");
+    const id = newId();
+    await tx.insert(tank).values({
+      id,
+      businessId: scope.businessId,
+      siteId,
+      sourceId,
+      topUpSourceId: topUp?.id ?? sourceId,
+      name,
+      kind,
+      facts,
+    });
+    await tx.insert(task).values(
+      kindProgramme[kind].map((code) => ({
+        id: newId(),
+        businessId: scope.businessId,
+        tankId: id,
+        code,
+        everyDays: libraryTask(code).everyDays,
+        giveDays: libraryTask(code).giveDays,
+        lastDoneOn: today,
+      })),
+    );
+    await tx.insert(deskChange).values({
+      id: newId(),
+      businessId: scope.businessId,
+      personId: scope.personId,
+      batchId: newId(),
+      entity: "tank",
+      entityId: id,
+      at: now,
+      field: MADE,
+      old: null,
+      new: name,
+    });
+    await layTankVisits(tx, scope.businessId, id, today);
+    await refreshStatus(tx, scope.businessId, [id], today);
+    return { id };
+  });
+}

@@ -1,0 +1,153 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { type Entity, recordKinds, type Values } from "@keel-round/core/book";
+import { shortDate } from "@keel-round/core/letter";
+import { figure } from "@keel-round/core/units";
+import { wearOf } from "@keel-round/core/upkeep";
+import type { HistoryLine } from "@/data/book/history";
+import { type belowRecord, type Kept, mayEdit } from "@/data/book/lists";
+import type { Scope } from "@/data/scope";
+import { AppLink } from "@/kit/AppLink";
+import { PageHead, SubHead } from "@/kit/controls";
+import { Span } from "@/kit/elements";
+import type { LinkOptions } from "@/kit/record/FieldInput";
+import { History } from "@/kit/record/History";
+import { RecordForm } from "@/kit/record/RecordForm";
+import { ArchiveButton } from "./ArchiveButton";
+import { restoreAction, saveRecordAction, undoAction } from "./actions";
+import { Codes } from "./Codes";
+import { DeskNav } from "./DeskNav";
+
+/** One record of the book: its form, what it means today, and its history. */
+export function RecordPage({
+  scope,
+  entity,
+  record,
+  names,
+  options,
+  history,
+  looks,
+  below,
+  today,
+}: {
+  scope: Scope;
+  entity: Entity;
+  record: Kept;
+  names: ReadonlyMap<string, string>;
+  options: LinkOptions;
+  history: readonly HistoryLine[];
+  looks: readonly { readonly on: string; readonly minute: number; readonly by: string }[];
+  below: Awaited<ReturnType<typeof belowRecord>>;
+  today: string;
+}) {
+  const editable = mayEdit(scope, entity);
+  return (
+    <Box>
+      <DeskNav here={entity} scope={scope} />
+      <PageHead
+        title={record.name}
+        facts={record.archived ? "in the archive" : facts(entity, record.values, today)}
+        actions={editable && <ArchiveButton entity={entity} id={record.id} archived={record.archived} />}
+      />
+      {below && (
+        <Flex gap="6px 18px" wrap="wrap" mt="10px" fontSize="14.5px">
+          <Span color="soft">
+            {below.rows.length === 0 ? `No ${recordKinds[below.entity].one} yet.` : recordKinds[below.entity].many}
+          </Span>
+          {below.rows.map((r) => (
+            <AppLink key={r.id} href={below.entity === "tank" ? `/tanks/${r.id}` : `/desk/site/${r.id}`}>
+              {r.name}
+            </AppLink>
+          ))}
+          {below.entity === "site" && <AppLink href={`/desk/site/new?clientId=${record.id}`}>New site</AppLink>}
+          {below.entity === "tank" && <AppLink href={`/tanks/new?site=${record.id}`}>New tank</AppLink>}
+        </Flex>
+      )}
+      <Box mt="16px" maxW="1040px">
+        <RecordForm
+          key={record.id}
+          entity={entity}
+          record={record}
+          readOnly={!editable}
+          values={record.values}
+          options={options}
+          names={Object.fromEntries(names)}
+          units={scope.units}
+          save={saveRecordAction}
+          undo={undoAction}
+          madeAt={`/desk/${entity}/`}
+        />
+      </Box>
+      {entity === "site" && (
+        <Box mt="22px" maxW="1040px">
+          <SubHead>Door and alarm codes</SubHead>
+          <Codes siteId={record.id} maySet={scope.role === "office"} looks={looks} />
+        </Box>
+      )}
+      <Box mt="22px">
+        <SubHead>History</SubHead>
+        <History lines={history} restore={editable ? restoreAction : null} />
+      </Box>
+    </Box>
+  );
+}
+
+/** An empty form for a new record. */
+export function NewRecord({
+  scope,
+  entity,
+  options,
+  given,
+}: {
+  scope: Scope;
+  entity: Entity;
+  options: LinkOptions;
+  given: Values;
+}) {
+  return (
+    <Box>
+      <DeskNav here={entity} scope={scope} />
+      <PageHead title={`New ${recordKinds[entity].one}`} />
+      <Box mt="16px" maxW="1040px">
+        <RecordForm
+          entity={entity}
+          record={null}
+          values={given}
+          options={options}
+          names={{}}
+          units={scope.units}
+          save={saveRecordAction}
+          undo={undoAction}
+          madeAt={`/desk/${entity}/`}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+/** What the dates of a piece of equipment come to today. */
+function facts(entity: Entity, values: Values, today: string) {
+  if (entity !== "equipment") return null;
+  const number = (key: string) => (typeof values[key] === "number" ? (values[key] as number) : null);
+  const wear = wearOf(
+    {
+      installedOn: String(values.installedOn),
+      hoursPerDay: number("hoursPerDay"),
+      serviceEveryDays: number("serviceEveryDays"),
+      lastServicedOn: typeof values.lastServicedOn === "string" ? values.lastServicedOn : null,
+      replaceAfterDays: number("replaceAfterDays"),
+      replaceAfterHours: number("replaceAfterHours"),
+    },
+    today,
+  );
+  const parts = [
+    wear.hoursRun === null ? null : `${figure(wear.hoursRun, 0)} h run`,
+    wear.serviceDueOn === null
+      ? null
+      : `service ${wear.serviceDueOn < today ? "was due" : "due"} ${shortDate(wear.serviceDueOn)}`,
+    wear.replaceDueOn === null
+      ? null
+      : `replace ${wear.replaceDueOn < today ? "was due" : "by"} ${shortDate(wear.replaceDueOn)}`,
+  ].filter((p) => p !== null);
+  const late = (wear.serviceDueOn ?? "9") < today || (wear.replaceDueOn ?? "9") < today;
+  return <Span color={late ? "ochre" : "soft"}>{parts.join("; ")}</Span>;
+}

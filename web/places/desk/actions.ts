@@ -1,0 +1,123 @@
+"use server";
+
+import type { Values } from "@keel-round/core/book";
+import { changeSchema, EntitySchema } from "@keel-round/core/book/schema";
+import { z } from "zod";
+import { AnimalEventSchema, recordAnimalEvent } from "@/data/book/animals";
+import { lookAtCodes, setCodes } from "@/data/book/codes";
+import {
+  bulkChange,
+  changeRecord,
+  createRecord,
+  restoreField,
+  type SaveResult,
+  setArchived,
+  undoBatch,
+} from "@/data/book/records";
+import { defineAction } from "@/data/define";
+import { whenOf } from "@/data/when";
+
+const STAFF = ["office", "technician"] as const;
+const id = z.uuid("Reload the page and try again.");
+/** Values by field; each is checked against its entity's schema where it is written. */
+const values = z.record(z.string().max(80), z.unknown()) as unknown as z.ZodType<Values>;
+
+/** Makes or changes a record of the book. */
+export const saveRecordAction = defineAction({
+  name: "desk.save",
+  roles: STAFF,
+  input: z.object({
+    entity: EntitySchema,
+    id: id.nullable(),
+    version: z.number().int(),
+    values,
+    confirmed: z.array(z.string().max(80)).max(200),
+  }),
+  foreign: (found) => ({
+    entity: "site" as const,
+    id: found.siteId,
+    version: 1,
+    values: { name: "x" },
+    confirmed: [],
+  }),
+  run: async (scope, input): Promise<SaveResult> => {
+    const when = whenOf(scope);
+    if (input.id !== null) return changeRecord(scope, input.entity, { ...input, id: input.id }, when);
+    const made = await createRecord(scope, input.entity, input.values, when);
+    return { kind: "saved", id: made, version: 1, batchId: made };
+  },
+});
+
+/** Puts a record into the archive or brings it back. */
+export const archiveAction = defineAction({
+  name: "desk.archive",
+  roles: STAFF,
+  input: z.object({ entity: EntitySchema, id, archived: z.boolean() }),
+  foreign: (found) => ({ entity: "tank" as const, id: found.tankId, archived: true }),
+  run: (scope, input) => setArchived(scope, input.entity, input.id, input.archived, whenOf(scope)),
+});
+
+/** Sets the same fields of several records. */
+export const bulkAction = defineAction({
+  name: "desk.bulk",
+  roles: STAFF,
+  input: z
+    .object({ entity: EntitySchema, ids: z.array(id).min(1, "Choose at least one.").max(500), values })
+    .refine(({ entity, values: v }) => changeSchema(entity).safeParse(v).success, {
+      path: ["values"],
+      message: "This value does not fit the field.",
+    }),
+  foreign: (found) => ({ entity: "site" as const, ids: [found.siteId], values: { pets: "x" } }),
+  run: (scope, input) => bulkChange(scope, input.entity, input.ids, input.values, whenOf(scope)),
+});
+
+/** Sets one field back to what it was before a change. */
+export const restoreAction = defineAction({
+  name: "desk.restore",
+  roles: STAFF,
+  input: z.object({ changeId: id }),
+  foreign: (found) => ({ changeId: found.changeId }),
+  run: (scope, input) => restoreField(scope, input.changeId, whenOf(scope)),
+});
+
+/** Takes back one save, bulk edit or import as a whole. */
+export const undoAction = defineAction({
+  name: "desk.undo",
+  roles: STAFF,
+  input: z.object({ batchId: id }),
+  foreign: (found) => ({ batchId: found.batchId }),
+  run: (scope, input) => undoBatch(scope, input.batchId, whenOf(scope)),
+});
+
+/** Shows the codes of a site, and writes the look down. */
+export const lookAction = defineAction({
+  name: "desk.look",
+  roles: STAFF,
+  input: z.object({ siteId: id }),
+  foreign: (found) => ({ siteId: found.siteId }),
+  run: (scope, input) => lookAtCodes(scope, input.siteId, whenOf(scope)),
+});
+
+/** Sets the codes of a site. */
+export const setCodesAction = defineAction({
+  name: "desk.set-codes",
+  roles: ["office"],
+  input: z.object({ siteId: id, codes: z.string().max(400, "At most 400 characters.") }),
+  foreign: (found) => ({ siteId: found.siteId, codes: "x" }),
+  run: (scope, input) => setCodes(scope, input.siteId, input.codes, whenOf(scope)),
+});
+
+/** Writes what happened to a group of animals. */
+export const animalEventAction = defineAction({
+  name: "desk.animal-event",
+  roles: STAFF,
+  input: AnimalEventSchema,
+  foreign: (found) => ({
+    animalId: found.animalId,
+    kind: "added" as const,
+    number: 1,
+    onDate: "2026-01-01",
+    cause: "",
+  }),
+  run: (scope, input) => recordAnimalEvent(scope, input, whenOf(scope)),
+});

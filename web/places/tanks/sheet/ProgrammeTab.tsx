@@ -1,0 +1,68 @@
+import { Box } from "@chakra-ui/react";
+import { daysBetween } from "@keel-round/core/calendar";
+import { shortDate } from "@keel-round/core/letter";
+import { dueOn, libraryTask } from "@keel-round/core/programme";
+import type { TankSheet as Sheet } from "@/data/tanks";
+import { Span, Table } from "@/kit/elements";
+import { Cell, Head } from "@/kit/table";
+import { Jobs } from "./Jobs";
+
+/** The recurring jobs: when each is due and why. */
+export function ProgrammeTab({ sheet, today, editable }: { sheet: Sheet; today: string; editable: boolean }) {
+  const jobs = sheet.input.tasks.map((t) => ({ task: t, due: dueOn(t) })).sort((a, b) => a.due.localeCompare(b.due));
+  return (
+    <Box overflowX="auto">
+      <Table borderCollapse="collapse" fontSize="14px" minW="760px" w="100%">
+        <thead>
+          <tr>
+            {["Job", "Every", "Give or take", "Last done", "Due", "Why"].map((h) => (
+              <Head key={h}>{h}</Head>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {jobs.map(({ task, due }) => {
+            const late = daysBetween(due, today);
+            return (
+              <tr key={task.code}>
+                <Cell fontWeight="560">{libraryTask(task.code).name}</Cell>
+                <Cell fontFamily="mono" whiteSpace="nowrap">
+                  {task.everyDays} d
+                </Cell>
+                <Cell fontFamily="mono" whiteSpace="nowrap">
+                  {task.giveDays} d
+                </Cell>
+                <Cell whiteSpace="nowrap">{shortDate(task.lastDoneOn)}</Cell>
+                <Cell whiteSpace="nowrap" color={late > task.giveDays ? "ochre" : "inherit"}>
+                  {shortDate(due)}
+                  {late > 0 ? `, ${late} d late` : ""}
+                </Cell>
+                <Cell color="soft">
+                  {libraryTask(task.code).reason}
+                  {task.slips > 0 && (
+                    <Span color="ochre">
+                      {" "}
+                      Slipped {task.slips === 1 ? "once" : `${task.slips} times`}
+                      {task.lastSkipReason ? `: ${task.lastSkipReason}` : ""}.
+                    </Span>
+                  )}
+                </Cell>
+              </tr>
+            );
+          })}
+        </tbody>
+      </Table>
+      {editable && (
+        <Jobs
+          tankId={sheet.row.id}
+          jobs={sheet.jobs.map((j) => ({
+            code: j.code,
+            name: libraryTask(j.code as never).name,
+            everyDays: j.everyDays,
+            active: j.removedAt === null,
+          }))}
+        />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,71 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { isSalt } from "@keel-round/core/tank";
+import { figure, type Parameter, parameterFacts } from "@keel-round/core/units";
+import { withUnit } from "@keel-round/core/words";
+import type { Scope } from "@/data/scope";
+import type { TankSheet as Sheet } from "@/data/tanks";
+import { Span, Table } from "@/kit/elements";
+import { Cell, Head } from "@/kit/table";
+import { dayLabel } from "@/kit/words";
+
+/** What builds up, and every reading as it was entered. */
+export function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
+  const { book, rates } = sheet.input;
+  const fitted = Object.entries(rates).flatMap(([parameter, rate]) =>
+    rate?.enough ? [{ parameter: parameter as Parameter, rate }] : [],
+  );
+  return (
+    <>
+      {fitted.length > 0 && (
+        <Flex gap="28px" wrap="wrap" mb="16px">
+          {fitted.map(({ parameter, rate }) => {
+            const { label, unit } = parameterFacts[parameter];
+            return (
+              <Box key={parameter} borderLeftWidth="1px" borderColor="ruleStrong" pl="14px">
+                <Box color="soft" fontSize="13px">
+                  {label} {rate.perDay >= 0 ? "builds up" : "is used"}
+                </Box>
+                <Span fontFamily="mono" fontSize="22px" fontWeight="560">
+                  {figure(Math.abs(rate.perDay), Math.abs(rate.perDay) < 0.1 ? 3 : 2)}
+                </Span>{" "}
+                <Span color="soft">{unit} a day</Span>
+                <Box color="soft" fontSize="13px">
+                  {figure(Math.max(0, Math.abs(rate.perDay) - 1.96 * rate.perDaySigma), 2)} to{" "}
+                  {figure(Math.abs(rate.perDay) + 1.96 * rate.perDaySigma, 2)}; {rate.readings} readings
+                </Box>
+              </Box>
+            );
+          })}
+        </Flex>
+      )}
+      <Box overflowX="auto">
+        <Table borderCollapse="collapse" fontSize="14px" minW="620px">
+          <thead>
+            <tr>
+              {["Day", "Parameter", "Value", "As entered", "Method"].map((h) => (
+                <Head key={h}>{h}</Head>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {sheet.readings.slice(0, 120).map((r) => {
+              const facts = parameterFacts[r.parameter as Parameter];
+              return (
+                <tr key={r.id}>
+                  <Cell whiteSpace="nowrap">{dayLabel(r.onDate)}</Cell>
+                  <Cell>{isSalt(book) ? facts.label : (facts.freshLabel ?? facts.label)}</Cell>
+                  <Cell fontFamily="mono">{withUnit(r.parameter as Parameter, r.value, scope.units)}</Cell>
+                  <Cell fontFamily="mono" color="soft">
+                    {r.entered} {r.unit}
+                  </Cell>
+                  <Cell color="soft">{r.method}</Cell>
+                </tr>
+              );
+            })}
+          </tbody>
+        </Table>
+      </Box>
+      {sheet.readings.length === 0 && <Box color="soft">No reading yet. The first visit takes them.</Box>}
+    </>
+  );
+}

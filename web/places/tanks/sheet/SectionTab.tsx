@@ -1,0 +1,89 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { daysBetween } from "@keel-round/core/calendar";
+import { figure } from "@keel-round/core/units";
+import { lastsDays } from "@keel-round/core/upkeep";
+import { litresText } from "@keel-round/core/words";
+import type { Scope } from "@/data/scope";
+import type { TankSheet as Sheet } from "@/data/tanks";
+import { SubHead } from "@/kit/controls";
+import { Span } from "@/kit/elements";
+import { latestOf } from "@/kit/latest";
+import { PlanView } from "@/kit/PlanView";
+import { Section } from "@/kit/Section";
+import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
+import { WorkedFigure } from "@/kit/Working";
+import { dayLabel } from "@/kit/words";
+
+/** The tank cut open, the water change of the next visit beside it, and what is due. */
+export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet; today: string }) {
+  const { input, plan, next } = sheet;
+  const { book } = input;
+  const sector = plan.steps.find((s) => s.sector !== undefined)?.sector;
+  const days = book.reservoirL === undefined ? null : lastsDays(book.reservoirL, book.evaporationLPerDay);
+  const toNext = daysBetween(input.on, input.nextVisitOn);
+  const short = days !== null && days < toNext;
+  const due = plan.steps.filter((s) => s.task);
+  return (
+    <>
+      <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
+        <Box flex="1" minW="0" w="100%">
+          <Section
+            book={book}
+            markCm={plan.water.mark?.value ?? null}
+            {...(sector ? { sector } : {})}
+            units={scope.units}
+            width={620}
+          />
+          <Flex gap="28px" mt="10px" wrap="wrap" align="flex-start">
+            <Box>
+              <Box color="soft" fontSize="13px">
+                In the system
+              </Box>
+              <WorkedFigure of={plan.water.systemL} units={scope.units} />
+            </Box>
+            <PlanView vessel={book.display.vessel} width={150} />
+            {days !== null && (
+              <Box>
+                <Box color="soft" fontSize="13px">
+                  Top-up reservoir lasts
+                </Box>
+                <Span fontFamily="mono" fontSize="22px" fontWeight="560" color={short ? "ochre" : "ink"}>
+                  {days}
+                </Span>{" "}
+                <Span color="soft">days</Span>
+                <Box fontSize="13px" color={short ? "ochre" : "soft"}>
+                  {short
+                    ? `The next visit is ${toNext} days off: the owner fills it, or it must grow.`
+                    : `${litresText(book.reservoirL ?? 0, scope.units)} at ${figure(book.evaporationLPerDay, 1)} L a day`}
+                </Box>
+              </Box>
+            )}
+            <Box maxW="46ch" fontSize="14px" color="soft">
+              {book.filterUnits.map((f) => f.name).join(", ")}
+              {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}.{" "}
+              {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
+            </Box>
+          </Flex>
+        </Box>
+        <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>
+          <SubHead>
+            Water change {next ? (next.on === today ? "today" : `on ${dayLabel(next.on)}`) : "at the next visit"}
+          </SubHead>
+          <WaterFigures water={plan.water} units={scope.units} />
+          <ReadingsOnBands book={book} water={plan.water} latest={latestOf(input)} units={scope.units} />
+        </Box>
+      </Flex>
+      <Box mt="16px">
+        <SubHead>Due at that visit</SubHead>
+        <Box py="8px" columns={{ base: 1, md: 2, xl: 3 }} fontSize="14px">
+          {due.map((s) => (
+            <Box key={s.id} breakInside="avoid">
+              {s.title}
+              {s.slips ? <Span color="ochre"> slipped {s.slips === 1 ? "once" : `${s.slips} times`}</Span> : null}
+            </Box>
+          ))}
+        </Box>
+      </Box>
+    </>
+  );
+}
