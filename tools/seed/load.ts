@@ -9,6 +9,7 @@ import { and, desc, eq, lt } from "drizzle-orm";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import { auth } from "@/data/auth";
 import { db } from "@/data/connection";
+import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";
 import { layOut } from "@/data/layOut";
 import { postOperations } from "@/data/operations";
@@ -110,6 +111,7 @@ export async function loadDemo(
   });
   await rows.write();
   await layOut(businessId, today);
+  await writeEntries(db(), businessId, { all: true });
   await refreshStatus(db(), businessId, tankIds, today);
   await walkLastVisits(businessId, WALKED, today, now);
   return { businessId, today };

@@ -6,6 +6,7 @@ import { METRIC } from "@keel-round/core/units";
 import { DEFAULT_LIMITS } from "@keel-round/core/visit";
 import { auth } from "@/data/auth";
 import { db } from "@/data/connection";
+import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";
 import { layOut } from "@/data/layOut";
 import * as t from "@/data/schema";
@@ -17,6 +18,19 @@ const BATCH = 2000;
 const TANKS_A_SITE = 3;
 const SITES_A_DAY = 8;
 export const SCALE_LOGIN = { email: "scale@calder-renn.example", password: "many-tanks-900" };
+
+const FIRST =
+  "Alder Anchor Beacon Bellman Brine Cable Capstan Causeway Cooper Curlew Dunlin Ebb Estuary Fathom Ferry Gannet Gull Halyard Harbour Heron Keel Kelp Lantern Mariner Mill Osier Otter Pilot Quay Reed Sail Saltern Sandbar Shingle Slipway Sluice Spar Tern Tide Weir".split(
+    " ",
+  );
+const SECOND =
+  "Academy Arcade Arms Bakery Chambers Clinic Court Dental Diner Gallery Hall Hotel House Inn Institute Kitchen Lodge Manor Pavilion Practice Rest School Steps Studio Surgery Terrace Tower Veterinary Villa Works".split(
+    " ",
+  );
+const STREETS = ["Quay Street", "Mill Lane", "Ropewalk", "Orchard Hill", "Chancery Steps", "Slipway Road"];
+const TANKS = ["Reef", "Lagoon", "Reception", "Shallows", "Column", "Wall", "Cube", "Meadow", "Foyer", "Nursery"];
+const ANIMALS = ["blennies", "tetras", "clownfish", "shrimp", "gobies", "rasboras", "anemones", "snails"];
+const siteName = (s: number) => `${FIRST[s % FIRST.length]} ${SECOND[Math.floor(s / FIRST.length) % SECOND.length]}`;
 
 /** A business of many generated tanks with weekly visits, for measuring. Its figures are plain: only their number counts. */
 export async function loadScale(
@@ -96,6 +110,8 @@ export async function loadScale(
     series: [] as object[],
     tank: [] as object[],
     task: [] as object[],
+    animal: [] as object[],
+    equipment: [] as object[],
     stop: [] as object[],
     visit: [] as object[],
     reading: [] as object[],
@@ -109,8 +125,8 @@ export async function loadScale(
       id: siteId,
       businessId,
       clientId,
-      name: `Site ${s}`,
-      address: `${s} Quay Street`,
+      name: siteName(s),
+      address: `${(s % 97) + 1} ${STREETS[s % STREETS.length]}`,
       lat: 50.4 + random() * 0.1,
       lon: -4.7 + random() * 0.1,
       windows: {},
@@ -152,10 +168,22 @@ export async function loadScale(
         siteId,
         sourceId: tapId,
         topUpSourceId: tapId,
-        name: `Tank ${tankIds.length}`,
+        name: `${TANKS[tankIds.length % TANKS.length]} ${tankIds.length}`,
         kind,
         facts,
       });
+      rows.animal.push({
+        id: newId(),
+        businessId,
+        tankId,
+        name: ANIMALS[tankIds.length % ANIMALS.length],
+        count: 10,
+      });
+      for (const [name, code] of [
+        ["Heater", "heater"],
+        ["Filter", "filter"],
+      ])
+        rows.equipment.push({ id: newId(), businessId, tankId, name, kind: code, installedOn: addDays(today, -400) });
       for (const code of kindProgramme[kind])
         rows.task.push({
           id: newId(),
@@ -219,6 +247,7 @@ export async function loadScale(
   }
   await write();
   await layOut(businessId, today);
+  await writeEntries(db(), businessId, { all: true });
   await refreshDay(businessId, today);
   return { businessId, today, tankIds };
 
@@ -227,6 +256,8 @@ export async function loadScale(
     await insert(t.series, rows.series);
     await insert(t.tank, rows.tank);
     await insert(t.task, rows.task);
+    await insert(t.animal, rows.animal);
+    await insert(t.equipment, rows.equipment);
     await insert(t.stop, rows.stop);
     await insert(t.visit, rows.visit);
     await insert(t.reading, rows.reading);

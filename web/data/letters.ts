@@ -5,6 +5,7 @@ import { visitState } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gt, inArray, isNull, lt, max } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
+import { writeEntries } from "./find/entries";
 import { newId } from "./ids";
 import { enqueue } from "./jobs";
 import { appliedOps } from "./operations";
@@ -170,6 +171,7 @@ export async function storeLetter(
       tokenHash: hashOf(letterToken(content.letterId)),
       createdAt: now,
     });
+  await writeEntries(db(), businessId, { entity: "letter", ids: [content.letterId] });
 }
 
 /** A letter by the token of its link; null if there is none or it was revoked. */

@@ -115,7 +115,7 @@ describe("the registry", () => {
 
   test("takes no id where it has no probe", () => {
     const bare = everyDefinition().filter((d) => !d.probe && d.kind !== "public-route");
-    expect(bare.map((d) => d.name).sort()).toEqual(["day.bundles", "me.units"]);
+    expect(bare.map((d) => d.name).sort()).toEqual(["day.bundles", "find", "me.units"]);
   });
 
   test("a letter of a stop with an open visit is not made", async () =>

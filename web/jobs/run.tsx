@@ -2,6 +2,7 @@ import { hostname } from "node:os";
 import { civilOf } from "@keel-round/core/calendar";
 import nodemailer from "nodemailer";
 import { db } from "@/data/connection";
+import { fillEntries } from "@/data/find/entries";
 import { claimJob, failJob, finishJob, type Job } from "@/data/jobs";
 import { layOut } from "@/data/layOut";
 import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters";
@@ -62,6 +63,7 @@ async function daily(): Promise<void> {
   for (const firm of await db().select().from(business)) {
     const today = civilOf(Date.now(), firm.zone).date;
     await layOut(firm.id, today);
+    await fillEntries(firm.id);
     await refreshDay(firm.id, today);
   }
 }

@@ -9,6 +9,7 @@ export const Button = chakra.button;
 export const Circle = chakra.circle;
 export const Dd = chakra.dd;
 export const Details = chakra.details;
+export const Dialog = chakra.dialog;
 export const Div = chakra.div;
 export const Dl = chakra.dl;
 export const Dt = chakra.dt;

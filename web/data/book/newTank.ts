@@ -5,6 +5,7 @@ import { misfitSentence } from "@keel-round/core/words";
 import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { notFound, Refused } from "../define";
+import { writeEntries } from "../find/entries";
 import { newId } from "../ids";
 import { deskChange, source, tank, task } from "../schema";
 import type { Scope } from "../scope";
@@ -84,6 +85,7 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
       new: name,
     });
     await layTankVisits(tx, scope.businessId, id, today);
+    await writeEntries(tx, scope.businessId, { entity: "tank", ids: [id] });
     await refreshStatus(tx, scope.businessId, [id], today);
     return { id };
   });

@@ -3,6 +3,7 @@ import { changeSchema, recordSchema } from "@keel-round/core/book/schema";
 import { and, count, desc, eq, gte, isNull, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
+import { type Which, writeEntries } from "../find/entries";
 import { groupBy } from "../groupBy";
 import { newId } from "../ids";
 import { deskChange, person, site, tank, visit } from "../schema";
@@ -91,6 +92,16 @@ function refuseIssues(issues: Readonly<Record<string, string>>): void {
   throw new Refused(422, "invalid", first, Object.fromEntries(Object.entries(issues).map(([k, v]) => [k, [v]])));
 }
 
+/** What is to be found under other words now: the record, and what is told by its name. */
+const findable = (entity: Entity, id: string): Which =>
+  entity === "client"
+    ? { clientId: id }
+    : entity === "site"
+      ? { siteId: id }
+      : entity === "tank"
+        ? { tankId: id }
+        : { entity, ids: [id] };
+
 /** The tank whose plan follows from a record, if any. */
 function tankOf(entity: Entity, id: string, columns: Record<string, unknown>): string | null {
   if (entity === "tank") return id;
@@ -133,6 +144,7 @@ export async function insertRecord(
   await tx.insert(store.table).values({ id, businessId: scope.businessId, ...columns } as never);
   await writeChanges(tx, scope, batchId, now, [{ entity, entityId: id, field: MADE, old: null, new: values.name }]);
   if (entity === "tank") await layTankVisits(tx, scope.businessId, id, today);
+  await writeEntries(tx, scope.businessId, { entity, ids: [id] });
   const tankId = tankOf(entity, id, columns);
   if (tankId) await refreshStatus(tx, scope.businessId, [tankId], today);
   return id;
@@ -202,6 +214,7 @@ export async function updateRow(
     ...keys.map((key) => ({ entity, entityId: row.id, field: key, old: before[key] ?? null, new: after[key] ?? null })),
     ...confirmations.map((key) => ({ entity, entityId: row.id, field: `confirmed:${key}`, old: false, new: true })),
   ]);
+  await writeEntries(tx, scope.businessId, findable(entity, row.id));
   const tankIds = [tankOf(entity, row.id, row), tankOf(entity, row.id, { ...row, ...columns })];
   await refreshStatus(tx, scope.businessId, [...new Set(tankIds.filter((id): id is string => id !== null))], today);
   return row.version + 1;
@@ -276,6 +289,8 @@ async function archiveRow(
         ),
       );
   if (entity === "tank" && !archived) await layTankVisits(tx, scope.businessId, row.id, today);
+  // With a tank go its animals and equipment.
+  await writeEntries(tx, scope.businessId, entity === "tank" ? { tankId: row.id } : { entity, ids: [row.id] });
   const tankId = tankOf(entity, row.id, row);
   if (tankId) await refreshStatus(tx, scope.businessId, [tankId], today);
 }

@@ -1,4 +1,5 @@
 export * from "./auth";
 export * from "./book";
+export * from "./find";
 export * from "./log";
 export * from "./round";

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { AppLink } from "@/kit/AppLink";
-import { A, Header, KeyCap, Main, Nav, Path, Svg } from "@/kit/elements";
+import { A, Header, Main, Nav, Path, Svg } from "@/kit/elements";
+import { Find } from "./Find";
 import { Keys } from "./Keys";
 import { NavLink, type Place } from "./NavLink";
 
@@ -60,11 +61,7 @@ export function Shell({
           {ribbon}
         </Box>
         <Flex gap="16px" align="center" color="soft" fontSize="13.5px" whiteSpace="nowrap">
-          <A asChild textDecoration="none" display={{ base: "none", md: "inline" }}>
-            <AppLink href="/tanks#find" data-key="find">
-              <Kbd>/</Kbd> find
-            </AppLink>
-          </A>
+          <Find />
           <A asChild textDecoration="none">
             <AppLink href="/me">{name}</AppLink>
           </A>
@@ -96,24 +93,5 @@ export function Shell({
         </Main>
       </Flex>
     </Box>
-  );
-}
-
-/** A key as it is printed. */
-export function Kbd({ children }: { children: ReactNode }) {
-  return (
-    <KeyCap
-      fontFamily="mono"
-      fontSize="12px"
-      borderWidth="1px"
-      borderBottomWidth="2px"
-      borderColor="ruleStrong"
-      px="6px"
-      rounded="s"
-      color="soft"
-      bg="sheet"
-    >
-      {children}
-    </KeyCap>
   );
 }

@@ -8,7 +8,7 @@ import { useEffect, useState } from "react";
 import { forgetDevice, pendingCount } from "@/device/account";
 import { Choice, FieldRow, Notice, PageHead, QuietButton, SubHead } from "@/kit/controls";
 import { Dd, Dl, Dt } from "@/kit/elements";
-import { Kbd } from "@/kit/shell/Shell";
+import { Kbd } from "@/kit/shell/Kbd";
 import { saveUnitsAction } from "./actions";
 
 const OPTIONS: {
@@ -22,8 +22,8 @@ const OPTIONS: {
 };
 
 const KEYS: readonly [string, string][] = [
-  ["/", "find a tank"],
-  ["g r, g t, g l", "Round, Tanks, Letters"],
+  ["/", "find anything"],
+  ["g r, g t, g l, g d", "Round, Tanks, Letters, Desk"],
   ["[ and ]", "day before, day after"],
   ["j and k", "along stops or tanks"],
   ["w", "open or close all workings"],

@@ -10,7 +10,7 @@ import { AppLink } from "@/kit/AppLink";
 import { Choice, GoButton, PageHead, QuietButton } from "@/kit/controls";
 import { DayRibbon } from "@/kit/DayRibbon";
 import { A, Form, Span } from "@/kit/elements";
-import { Kbd } from "@/kit/shell/Shell";
+import { Kbd } from "@/kit/shell/Kbd";
 import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
 import { clock, duration } from "@/kit/words";
 import { Decide } from "./Decide";

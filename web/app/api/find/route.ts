@@ -1,0 +1,15 @@
+import { z } from "zod";
+import { defineRoute } from "@/data/define";
+import { find } from "@/data/find/find";
+import { whenOf } from "@/data/when";
+
+/** Finds anything of the business by words. */
+export const GET = defineRoute({
+  name: "find",
+  roles: ["office", "technician", "owner"],
+  params: z.object({}).or(z.undefined()),
+  run: async (scope, { request }) => {
+    const q = new URL(request.url).searchParams.get("q") ?? "";
+    return { hits: await find(scope, q.slice(0, 120), whenOf(scope).today) };
+  },
+});
