@@ -47,6 +47,11 @@ for (const colorScheme of ["light", "dark"] as const) {
     }
     await page.goto("/desk/site/new");
     await check(page, "new site");
+    await page.keyboard.press("/");
+    await page.keyboard.type("reef");
+    await expect(page.getByRole("option").first()).toBeVisible();
+    await check(page, "find");
+    await page.keyboard.press("Escape");
     await page.goto("/letters");
     await check(page, "letters");
     await page.getByRole("main").locator("tbody a").first().click();

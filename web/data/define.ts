@@ -12,6 +12,7 @@ export interface ForeignIds {
   readonly animalId: string;
   readonly changeId: string;
   readonly batchId: string;
+  readonly importId: string;
 }
 
 /** An answer that says no, with a code for machines and a sentence for people. */

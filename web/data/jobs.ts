@@ -37,6 +37,14 @@ export async function claimJob(owner: string, now: Date): Promise<Job | null> {
   return claimed.affectedRows === 1 ? { ...next, attempts: next.attempts + 1 } : null;
 }
 
+/** Keeps a job that takes longer than its lease. */
+export async function renewJob(id: string, owner: string, now: Date): Promise<void> {
+  await db()
+    .update(job)
+    .set({ leaseUntil: new Date(now.getTime() + LEASE_MS) })
+    .where(and(eq(job.id, id), eq(job.owner, owner)));
+}
+
 /** Marks a job as done. */
 export async function finishJob(id: string, now: Date): Promise<void> {
   await db().update(job).set({ doneAt: now, error: null }).where(eq(job.id, id));

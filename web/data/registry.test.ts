@@ -1,5 +1,6 @@
 import { readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
+import { Readable } from "node:stream";
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../tools/testing/world.ts";
@@ -11,6 +12,7 @@ import { newId } from "./ids";
 import { letterContent, storeLetter } from "./letters";
 import { deskChange, letter, person } from "./schema";
 import type { Scope } from "./scope";
+import { stageFile } from "./transfer/stage";
 
 const web = join(import.meta.dirname, "..");
 const VERBS = ["GET", "POST", "PUT", "PATCH", "DELETE", "HEAD", "OPTIONS"];
@@ -46,6 +48,11 @@ beforeAll(async () => {
     listRecords(ines, "site", { q: "Ilves" }),
     listRecords(ines, "animal", { q: "Ilves" }),
   ]);
+  const { id: importId } = await stageFile(
+    await scopeOf(businessId, "Maud"),
+    { kind: "client", fileName: "x.csv", bytes: Readable.from([Buffer.from("Name,Contact\nA,B\n")]) },
+    new Date(),
+  );
   const { batchId } = await bulkChange(
     ines,
     "site",
@@ -64,6 +71,7 @@ beforeAll(async () => {
     animalId: animal.rows[0]?.id ?? "",
     changeId: change?.id ?? "",
     batchId,
+    importId,
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -100,6 +108,12 @@ describe("the registry", () => {
       "desk.save",
       "desk.set-codes",
       "desk.undo",
+      "files.apply",
+      "files.cancel",
+      "files.check",
+      "files.mend",
+      "files.progress",
+      "files.undo",
       "letters.send",
       "round.move-stop",
       "round.refill",
@@ -115,7 +129,7 @@ describe("the registry", () => {
 
   test("takes no id where it has no probe", () => {
     const bare = everyDefinition().filter((d) => !d.probe && d.kind !== "public-route");
-    expect(bare.map((d) => d.name).sort()).toEqual(["day.bundles", "find", "me.units"]);
+    expect(bare.map((d) => d.name).sort()).toEqual(["day.bundles", "files.export", "files.upload", "find", "me.units"]);
   });
 
   test("a letter of a stop with an open visit is not made", async () =>

@@ -1,7 +1,7 @@
 import { type Database, db } from "./connection";
 
 /** What queries run on: the database itself or an open transaction. */
-export type Queries = Pick<Database, "select" | "insert" | "update" | "delete" | "execute">;
+export type Queries = Pick<Database, "select" | "selectDistinct" | "insert" | "update" | "delete" | "execute">;
 
 /** 1213 deadlock (also a refused certification on a cluster) and 1205 lock wait: the whole transaction may run again. */
 const AGAIN = new Set([1213, 1205]);

@@ -3,14 +3,17 @@ import { civilOf } from "@keel-round/core/calendar";
 import nodemailer from "nodemailer";
 import { db } from "@/data/connection";
 import { fillEntries } from "@/data/find/entries";
-import { claimJob, failJob, finishJob, type Job } from "@/data/jobs";
+import { claimJob, failJob, finishJob, type Job, renewJob } from "@/data/jobs";
 import { layOut } from "@/data/layOut";
 import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters";
 import { business } from "@/data/schema";
 import { refreshDay } from "@/data/status";
+import { importScope, runImport } from "@/data/transfer/imports";
+import { whenOf } from "@/data/when";
 import { renderLetter } from "@/places/letters/render";
 
 const IDLE_MS = 500;
+const RENEW_MS = 20_000;
 const DAILY_CHECK_MS = 10 * 60_000;
 const owner = `${hostname()}:${process.pid}`;
 
@@ -59,6 +62,19 @@ async function sendMail(job: Job): Promise<void> {
   }
 }
 
+async function workOnImport(job: Job, work: "check" | "apply"): Promise<void> {
+  const { importId } = job.payload;
+  const scope = importId ? await importScope(importId) : null;
+  if (importId && scope) await runImport(scope, importId, work, whenOf(scope));
+}
+
+const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
+  letter: makeLetter,
+  mail: sendMail,
+  "import-check": (job) => workOnImport(job, "check"),
+  "import-apply": (job) => workOnImport(job, "apply"),
+};
+
 async function daily(): Promise<void> {
   for (const firm of await db().select().from(business)) {
     const today = civilOf(Date.now(), firm.zone).date;
@@ -86,12 +102,17 @@ async function main(): Promise<void> {
     }
     const job = await claimJob(owner, new Date());
     if (job) {
+      const renewal = setInterval(() => {
+        renewJob(job.id, owner, new Date()).catch((error) => console.error("jobs: a lease was not renewed:", error));
+      }, RENEW_MS);
       try {
-        await (job.kind === "letter" ? makeLetter(job) : sendMail(job));
+        await WORK[job.kind](job);
         await finishJob(job.id, new Date());
       } catch (error) {
         console.error(`jobs: ${job.kind} ${job.id}, attempt ${job.attempts}:`, error);
         await failJob(job, error instanceof Error ? error.message : String(error), new Date());
+      } finally {
+        clearInterval(renewal);
       }
     } else {
       await new Promise<void>((resolve) => {

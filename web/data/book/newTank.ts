@@ -1,5 +1,5 @@
 import { kindProgramme, libraryTask } from "@keel-round/core/programme";
-import { quickStart, tankMisfits } from "@keel-round/core/tank";
+import { quickStart, type TankKind, tankMisfits } from "@keel-round/core/tank";
 import { TankKindSchema, VesselSchema } from "@keel-round/core/tank/schema";
 import { misfitSentence } from "@keel-round/core/words";
 import { eq } from "drizzle-orm";
@@ -10,10 +10,31 @@ import { newId } from "../ids";
 import { deskChange, source, tank, task } from "../schema";
 import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
-import { inTransaction } from "../transaction";
+import { inTransaction, type Queries } from "../transaction";
 import { brokenLinks } from "./links";
 import { MADE, type When } from "./records";
 import { layTankVisits } from "./tankVisits";
+
+/** Gives a tank the jobs of its kind, counted from a day. */
+export async function giveProgramme(
+  tx: Queries,
+  businessId: string,
+  tankId: string,
+  kind: TankKind,
+  today: string,
+): Promise<void> {
+  await tx.insert(task).values(
+    kindProgramme[kind].map((code) => ({
+      id: newId(),
+      businessId,
+      tankId,
+      code,
+      everyDays: libraryTask(code).everyDays,
+      giveDays: libraryTask(code).giveDays,
+      lastDoneOn: today,
+    })),
+  );
+}
 
 /** The seven questions a tank begins with. */
 export const QuickStartSchema = z.object({
@@ -61,17 +82,7 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
       kind,
       facts,
     });
-    await tx.insert(task).values(
-      kindProgramme[kind].map((code) => ({
-        id: newId(),
-        businessId: scope.businessId,
-        tankId: id,
-        code,
-        everyDays: libraryTask(code).everyDays,
-        giveDays: libraryTask(code).giveDays,
-        lastDoneOn: today,
-      })),
-    );
+    await giveProgramme(tx, scope.businessId, id, kind, today);
     await tx.insert(deskChange).values({
       id: newId(),
       businessId: scope.businessId,

@@ -27,6 +27,25 @@ export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
 export const MADE = "*";
 export const ARCHIVED = "archived";
 
+/** What follows from many changes and is done once at their end, instead of after each. */
+export class Later {
+  readonly tankIds = new Set<string>();
+  private entries = 0;
+  note(tankId: string | null): void {
+    if (tankId) this.tankIds.add(tankId);
+    this.entries += 1;
+  }
+  /** Writes the status of every tank that was touched, and what can be found. */
+  async settle(tx: Queries, businessId: string, today: string): Promise<void> {
+    const ids = [...this.tankIds];
+    for (let i = 0; i < ids.length; i += STATUS_CHUNK)
+      await refreshStatus(tx, businessId, ids.slice(i, i + STATUS_CHUNK), today);
+    if (this.entries > 0) await writeEntries(tx, businessId, { all: true });
+  }
+}
+
+const STATUS_CHUNK = 300;
+
 /** The day and instant of a change. */
 export interface When {
   readonly now: Date;
@@ -51,7 +70,7 @@ function requireEditor(scope: Scope, entity: Entity): void {
   if (!EDITORS[entity].includes(scope.role)) throw notFound(recordKinds[entity].one);
 }
 
-async function lockRow(tx: Queries, scope: Scope, entity: Entity, id: string): Promise<BookRow> {
+export async function lockRow(tx: Queries, scope: Scope, entity: Entity, id: string): Promise<BookRow> {
   const { table } = stores[entity];
   const [row] = await tx
     .select()
@@ -135,6 +154,7 @@ export async function insertRecord(
   more: Record<string, unknown>,
   { now, today }: When,
   batchId: string,
+  later?: Later,
 ): Promise<string> {
   const store = stores[entity];
   refuseIssues(await brokenLinks(tx, scope.businessId, entity, values));
@@ -144,8 +164,12 @@ export async function insertRecord(
   await tx.insert(store.table).values({ id, businessId: scope.businessId, ...columns } as never);
   await writeChanges(tx, scope, batchId, now, [{ entity, entityId: id, field: MADE, old: null, new: values.name }]);
   if (entity === "tank") await layTankVisits(tx, scope.businessId, id, today);
-  await writeEntries(tx, scope.businessId, { entity, ids: [id] });
   const tankId = tankOf(entity, id, columns);
+  if (later) {
+    later.note(tankId);
+    return id;
+  }
+  await writeEntries(tx, scope.businessId, { entity, ids: [id] });
   if (tankId) await refreshStatus(tx, scope.businessId, [tankId], today);
   return id;
 }
@@ -191,6 +215,7 @@ export async function updateRow(
   { now, today }: When,
   batchId: string,
   confirmed: readonly string[] = [],
+  later?: Later,
 ): Promise<number> {
   const store = stores[entity];
   const before = store.valuesOf(row);
@@ -214,8 +239,12 @@ export async function updateRow(
     ...keys.map((key) => ({ entity, entityId: row.id, field: key, old: before[key] ?? null, new: after[key] ?? null })),
     ...confirmations.map((key) => ({ entity, entityId: row.id, field: `confirmed:${key}`, old: false, new: true })),
   ]);
-  await writeEntries(tx, scope.businessId, findable(entity, row.id));
   const tankIds = [tankOf(entity, row.id, row), tankOf(entity, row.id, { ...row, ...columns })];
+  if (later) {
+    for (const id of tankIds) later.note(id);
+    return row.version + 1;
+  }
+  await writeEntries(tx, scope.businessId, findable(entity, row.id));
   await refreshStatus(tx, scope.businessId, [...new Set(tankIds.filter((id): id is string => id !== null))], today);
   return row.version + 1;
 }

@@ -55,7 +55,7 @@ const tankStore: Store = {
   }),
   columnsOf: (values, row) => ({
     ...Object.fromEntries(Object.entries(values).filter(([key]) => TANK_COLUMNS.includes(key))),
-    facts: factsWith((row?.facts ?? {}) as object, values),
+    facts: factsWith((row?.facts ?? { notes: [] }) as object, values),
   }),
   misfits: ({ facts }, units) => {
     const parsed = TankFactsSchema.safeParse(facts);

@@ -3,3 +3,4 @@ export * from "./book";
 export * from "./find";
 export * from "./log";
 export * from "./round";
+export * from "./transfer";

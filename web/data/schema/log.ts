@@ -39,9 +39,12 @@ export const reading = mysqlTable(
     levelShare: double("level_share").notNull().default(1),
     takenAt: instant("taken_at").notNull(),
     onDate: civilDate("on_date").notNull(),
+    /** The import that brought it in, so that it can be taken back as a whole. */
+    importId: uuid("import_id"),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
+    index("reading_import_ix").on(t.importId),
     index("reading_tank_ix").on(t.businessId, t.tankId, t.takenAt),
     index("reading_visit_ix").on(t.businessId, t.visitId),
     foreignKey({
@@ -262,8 +265,10 @@ export const job = mysqlTable(
     businessId: uuid("business_id")
       .notNull()
       .references(() => business.id),
-    kind: mysqlEnum("kind", ["letter", "mail"]).notNull(),
-    payload: json("payload").$type<{ readonly stopId?: string; readonly letterId?: string }>().notNull(),
+    kind: mysqlEnum("kind", ["letter", "mail", "import-check", "import-apply"]).notNull(),
+    payload: json("payload")
+      .$type<{ readonly stopId?: string; readonly letterId?: string; readonly importId?: string }>()
+      .notNull(),
     runAt: instant("run_at").notNull(),
     owner: varchar("owner", { length: 64 }),
     leaseUntil: instant("lease_until"),

@@ -20,6 +20,11 @@ export interface ChangeLine {
   readonly restorable: boolean;
 }
 
+/** Sets one field back to what it was before a change. */
+export type RestoreAction = (input: {
+  changeId: string;
+}) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
+
 /** Who changed what, old → new, each line restorable. */
 export function History({
   lines,
@@ -27,11 +32,7 @@ export function History({
 }: {
   lines: readonly ChangeLine[];
   /** Null for who may look only. */
-  restore:
-    | ((input: {
-        changeId: string;
-      }) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>)
-    | null;
+  restore: RestoreAction | null;
 }) {
   const router = useRouter();
   const hydrated = useHydrated();

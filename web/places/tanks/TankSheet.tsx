@@ -10,7 +10,7 @@ import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead } from "@/kit/controls";
 import { A, Nav, Span } from "@/kit/elements";
 import type { LinkOptions } from "@/kit/record/FieldInput";
-import type { ChangeLine } from "@/kit/record/History";
+import type { ChangeLine, RestoreAction } from "@/kit/record/History";
 import type { RecordFormProps } from "@/kit/record/RecordForm";
 import { TrimMark } from "@/kit/Trim";
 import { dayLabel } from "@/kit/words";
@@ -22,10 +22,6 @@ import { HistoryTab } from "./sheet/HistoryTab";
 import { ProgrammeTab } from "./sheet/ProgrammeTab";
 import { ReadingsTab } from "./sheet/ReadingsTab";
 import { SectionTab } from "./sheet/SectionTab";
-
-export type RestoreAction = (input: {
-  changeId: string;
-}) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
 
 /** What the sheet does through other places' actions; null for an owner of tanks. */
 export interface SheetActions {

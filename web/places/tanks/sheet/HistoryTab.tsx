@@ -3,9 +3,8 @@ import { litresText } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
 import { SubHead } from "@/kit/controls";
-import { type ChangeLine, History } from "@/kit/record/History";
+import { type ChangeLine, History, type RestoreAction } from "@/kit/record/History";
 import { dayLabel } from "@/kit/words";
-import type { RestoreAction } from "../TankSheet";
 
 /** Visits and events of the tank, and who changed what in the book. */
 export function HistoryTab({

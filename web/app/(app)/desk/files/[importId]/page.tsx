@@ -1,0 +1,22 @@
+import { targetsOf } from "@keel-round/core/transfer";
+import { notFound } from "next/navigation";
+import { z } from "zod";
+import { orNotFound, pageScope } from "@/data/pageScope";
+import { loadImport, rowsToShow } from "@/data/transfer/imports";
+import { ImportPage } from "@/places/desk/files/ImportPage";
+
+export default async function OneImport({ params }: { params: Promise<{ importId: string }> }) {
+  const scope = await pageScope(["office"]);
+  const { importId } = await params;
+  if (!z.uuid().safeParse(importId).success) notFound();
+  const file = await orNotFound(loadImport(scope, importId));
+  const rows = await rowsToShow(importId);
+  return (
+    <ImportPage
+      ownZone={scope.zone}
+      file={file}
+      rows={rows.map(({ rowNo, cells, state, issues }) => ({ rowNo, cells, state, issues }))}
+      targets={targetsOf(file.kind).map(({ key, label, units }) => ({ key, label, units }))}
+    />
+  );
+}

@@ -1,0 +1,23 @@
+import { Readable } from "node:stream";
+import { ENTITIES, recordKinds } from "@keel-round/core/book";
+import { z } from "zod";
+import { defineRoute } from "@/data/define";
+import { exportCsv } from "@/data/transfer/export";
+import { whenOf } from "@/data/when";
+
+/** A kind of record, or all readings, as a CSV file that streams. */
+export const GET = defineRoute({
+  name: "files.export",
+  roles: ["office"],
+  params: z.object({ kind: z.enum([...ENTITIES, "reading"]) }),
+  run: async (scope, { params: { kind } }) => {
+    const called = kind === "reading" ? "readings" : recordKinds[kind].many;
+    return new Response(Readable.toWeb(Readable.from(exportCsv(scope, kind))) as ReadableStream, {
+      headers: {
+        "content-type": "text/csv; charset=utf-8",
+        "content-disposition": `attachment; filename="${called} ${whenOf(scope).today}.csv"`,
+        "cache-control": "no-store",
+      },
+    });
+  },
+});

@@ -1,0 +1,117 @@
+import type { FieldIssues, Values } from "@keel-round/core/book";
+import type { CellStyle, ColumnMeaning, FileKind } from "@keel-round/core/transfer";
+import {
+  boolean,
+  double,
+  foreignKey,
+  index,
+  int,
+  json,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  text,
+  varchar,
+} from "drizzle-orm/mysql-core";
+import { person } from "./book";
+import { civilDate, instant, uuid } from "./columns";
+
+/** A file that is being brought in: staged, checked, then published as a whole or not at all. */
+export const importFile = mysqlTable(
+  "import_file",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    kind: varchar("kind", { length: 24 }).$type<FileKind>().notNull(),
+    fileName: varchar("file_name", { length: 190 }).notNull(),
+    encoding: varchar("encoding", { length: 40 }).notNull(),
+    delimiter: varchar("delimiter", { length: 4 }).notNull(),
+    headings: json("headings").$type<readonly string[]>().notNull(),
+    meanings: json("meanings").$type<readonly ColumnMeaning[]>().notNull(),
+    style: json("style").$type<CellStyle>().notNull(),
+    /** Zone of local times that say none; null until it is asked. */
+    zone: varchar("zone", { length: 60 }),
+    state: mysqlEnum("state", [
+      "staged",
+      "checking",
+      "checked",
+      "applying",
+      "done",
+      "cancelled",
+      "failed",
+      "undone",
+    ]).notNull(),
+    rowsTotal: int("rows_total").notNull(),
+    rowsDone: int("rows_done").notNull().default(0),
+    counts: json("counts").$type<ImportCounts>().notNull(),
+    /** Rows with errors stay out, on the person's word. */
+    leaveOutErrors: boolean("leave_out_errors").notNull().default(false),
+    cancelAsked: boolean("cancel_asked").notNull().default(false),
+    error: text("error"),
+    at: instant("at").notNull(),
+    doneAt: instant("done_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("import_file_time_ix").on(t.businessId, t.at),
+    foreignKey({
+      name: "import_file_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
+    }),
+  ],
+);
+
+/** How many rows of a file are what. */
+export interface ImportCounts {
+  readonly new: number;
+  readonly change: number;
+  readonly same: number;
+  readonly error: number;
+}
+
+/** A row of a file as it stood there, and what became of it. */
+export const importRow = mysqlTable(
+  "import_row",
+  {
+    importId: uuid("import_id").notNull(),
+    rowNo: int("row_no").notNull(),
+    cells: json("cells").$type<readonly string[]>().notNull(),
+    state: mysqlEnum("state", ["raw", "new", "change", "same", "error"]).notNull().default("raw"),
+    /** What is wrong, by the number of the column; "row" for the row as a whole. */
+    issues: json("issues").$type<FieldIssues | null>(),
+    /** Of a record: its values, and the one it changes. */
+    values: json("values").$type<Values | null>(),
+    targetId: uuid("target_id"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.importId, t.rowNo] }),
+    index("import_row_state_ix").on(t.importId, t.state, t.rowNo),
+  ],
+);
+
+/** A reading of a file, ready to be published by one statement. */
+export const importReading = mysqlTable(
+  "import_reading",
+  {
+    id: uuid("id").notNull(),
+    importId: uuid("import_id").notNull(),
+    rowNo: int("row_no").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    parameter: varchar("parameter", { length: 24 }).notNull(),
+    entered: varchar("entered", { length: 20 }).notNull(),
+    unit: varchar("unit", { length: 20 }).notNull(),
+    method: varchar("method", { length: 40 }).notNull(),
+    value: double("value").notNull(),
+    sigma: double("sigma").notNull(),
+    takenAt: instant("taken_at").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    known: boolean("known").notNull().default(false),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("import_reading_same_ix").on(t.importId, t.tankId, t.takenAt, t.parameter),
+    index("import_reading_row_ix").on(t.importId, t.rowNo),
+  ],
+);

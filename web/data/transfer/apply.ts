@@ -1,0 +1,88 @@
+import type { Entity, Values } from "@keel-round/core/book";
+import { quickStart, type TankFacts, type TankKind } from "@keel-round/core/tank";
+import { and, eq, sql } from "drizzle-orm";
+import { giveProgramme } from "../book/newTank";
+import { insertRecord, Later, lockRow, updateRow, type When } from "../book/records";
+import { stores } from "../book/stores";
+import { db } from "../connection";
+import { importReading, reading } from "../schema";
+import type { Scope } from "../scope";
+import { inTransaction, type Queries } from "../transaction";
+import { type ImportFile, type ImportRow, rowChunks } from "./rows";
+
+/**
+ * Publishes a checked file, all of it or nothing: one transaction, undone as one by the file's id.
+ *
+ * A person who cancels, a record that changed since the check, or a cut connection leaves everything as it was.
+ */
+export async function applyFile(scope: Scope, file: ImportFile, when: When): Promise<void> {
+  await inTransaction(async (tx) => {
+    const later = new Later();
+    if (file.kind === "reading") await publishReadings(tx, scope, file, later);
+    else await publishRecords(tx, scope, file, file.kind, when, later);
+    await later.settle(tx, scope.businessId, when.today);
+  });
+}
+
+async function publishRecords(
+  tx: Queries,
+  scope: Scope,
+  file: ImportFile,
+  entity: Entity,
+  when: When,
+  later: Later,
+): Promise<void> {
+  for (const state of ["new", "change"] as const)
+    for await (const rows of rowChunks(file, state))
+      for (const row of rows) {
+        const values = row.values as Values;
+        if (state === "change" && row.targetId) {
+          const target = await lockRow(tx, scope, entity, row.targetId);
+          await updateRow(tx, scope, entity, target, values, when, file.id, [], later);
+          continue;
+        }
+        const more = entity === "tank" ? { facts: assumedFacts(file, row, values) } : {};
+        const id = await insertRecord(tx, scope, entity, values, more, when, file.id, later);
+        if (entity === "tank") await giveProgramme(tx, scope.businessId, id, values.kind as TankKind, when.today);
+      }
+}
+
+/** Facts of a tank of a file: what no cell told is as usual for its kind, and marked as assumed. */
+function assumedFacts(file: ImportFile, row: ImportRow, values: Values): object {
+  const told = new Set(file.meanings.flatMap((m, i) => (m.key && (row.cells[i] ?? "").trim() !== "" ? [m.key] : [])));
+  const facts = stores.tank.columnsOf(values, null).facts as TankFacts;
+  const usual = quickStart({
+    kind: values.kind as TankKind,
+    vessel: facts.display.vessel,
+    sump: facts.sump !== undefined,
+    startedOn: facts.startedOn,
+  });
+  return { ...facts, assumed: (usual.assumed ?? []).filter((key) => !told.has(key)) };
+}
+
+async function publishReadings(tx: Queries, scope: Scope, file: ImportFile, later: Later): Promise<void> {
+  await tx.execute(sql`
+    insert into reading (id, business_id, tank_id, parameter, entered, unit, method, value, sigma, taken_at, on_date, import_id)
+    select i.id, ${scope.businessId}, i.tank_id, i.parameter, i.entered, i.unit, i.method, i.value, i.sigma, i.taken_at,
+      i.on_date, i.import_id
+    from import_reading i join import_row r on r.import_id = i.import_id and r.row_no = i.row_no and r.state = 'new'
+    where i.import_id = ${file.id} and not i.known`);
+  const touched = await tx
+    .selectDistinct({ tankId: importReading.tankId })
+    .from(importReading)
+    .where(and(eq(importReading.importId, file.id), eq(importReading.known, false)));
+  for (const { tankId } of touched) later.tankIds.add(tankId);
+}
+
+/** Takes the readings of a file back. They are not edited, so nothing can have changed since. */
+export async function takeBackReadings(scope: Scope, importId: string, { today }: When): Promise<number> {
+  const of = and(eq(reading.businessId, scope.businessId), eq(reading.importId, importId));
+  const touched = await db().selectDistinct({ tankId: reading.tankId }).from(reading).where(of);
+  return inTransaction(async (tx) => {
+    const [gone] = await tx.delete(reading).where(of);
+    const later = new Later();
+    for (const { tankId } of touched) later.tankIds.add(tankId);
+    await later.settle(tx, scope.businessId, today);
+    return gone.affectedRows;
+  });
+}

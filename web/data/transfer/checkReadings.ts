@@ -1,0 +1,232 @@
+import { FieldError } from "@keel-round/core/book";
+import { civilOf, instantOf } from "@keel-round/core/calendar";
+import {
+  type DateOrder,
+  isFormula,
+  parameterNamed,
+  readMoment,
+  readNumber,
+  unguardText,
+  unitNamed,
+} from "@keel-round/core/transfer";
+import { figure, type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
+import { and, eq, isNull, sql } from "drizzle-orm";
+import { db } from "../connection";
+import { newId } from "../ids";
+import { importReading, site, tank } from "../schema";
+import type { Scope } from "../scope";
+import { NameIndex } from "./names";
+import { type ImportFile, type ImportRow, rowChunks, type Verdict, writeVerdicts } from "./rows";
+
+type Staged = typeof importReading.$inferInsert;
+
+interface Context {
+  readonly file: ImportFile;
+  readonly zone: string;
+  readonly businessZone: string;
+  readonly tanks: NameIndex;
+  readonly column: ReadonlyMap<string, number>;
+  /** Columns of a wide table: one parameter each. */
+  readonly wide: readonly { readonly column: number; readonly parameter: Parameter; readonly unit: string }[];
+}
+
+/** Checks every row of a file of readings, and stages what is right of it for one statement. */
+export async function checkReadings(scope: Scope, file: ImportFile): Promise<void> {
+  await db().delete(importReading).where(eq(importReading.importId, file.id));
+  const tanks = await db()
+    .select({ id: tank.id, name: tank.name, within: site.name })
+    .from(tank)
+    .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
+    .where(and(eq(tank.businessId, scope.businessId), isNull(tank.archivedAt)));
+  const context: Context = {
+    file,
+    zone: file.zone ?? scope.zone,
+    businessZone: scope.zone,
+    tanks: new NameIndex(tanks, "tank"),
+    column: new Map(file.meanings.flatMap((m, i) => (m.key ? [[m.key, i] as const] : []))),
+    wide: file.meanings.flatMap((m, column) =>
+      m.key?.startsWith("of:")
+        ? [
+            {
+              column,
+              parameter: m.key.slice(3) as Parameter,
+              unit: m.unit ?? parameterFacts[m.key.slice(3) as Parameter].unit,
+            },
+          ]
+        : [],
+    ),
+  };
+  for await (const rows of rowChunks(file)) {
+    const staged: Staged[] = [];
+    const verdicts = rows.map((row) => checkRow(context, row, staged));
+    if (staged.length > 0) await db().insert(importReading).values(staged);
+    await writeVerdicts(file.id, rows, verdicts);
+  }
+  await markKnown(scope, file.id);
+}
+
+/** Readings that are here already, or twice in the file, are left as they are: rows that hold nothing else are the same. */
+async function markKnown(scope: Scope, importId: string): Promise<void> {
+  const q = db();
+  await q.execute(sql`
+    update import_reading i
+    join reading r on r.business_id = ${scope.businessId} and r.tank_id = i.tank_id and r.taken_at = i.taken_at
+      and r.parameter = i.parameter and r.entered = i.entered and r.unit = i.unit
+    set i.known = true where i.import_id = ${importId}`);
+  await q.execute(sql`
+    update import_reading i
+    join (
+      select tank_id, taken_at, parameter, entered, unit, min(row_no) as first_row
+      from import_reading where import_id = ${importId}
+      group by tank_id, taken_at, parameter, entered, unit having count(*) > 1
+    ) twice on twice.tank_id = i.tank_id and twice.taken_at = i.taken_at and twice.parameter = i.parameter
+      and twice.entered = i.entered and twice.unit = i.unit
+    set i.known = true where i.import_id = ${importId} and i.row_no > twice.first_row`);
+  await q.execute(sql`
+    update import_row r set state = 'same'
+    where r.import_id = ${importId} and r.state = 'new'
+      and not exists (select 1 from import_reading i where i.import_id = r.import_id and i.row_no = r.row_no and not i.known)`);
+}
+
+const cellOf = (context: Context, row: ImportRow, key: string): string | null => {
+  const column = context.column.get(key);
+  return column === undefined ? null : unguardText((row.cells[column] ?? "").trim());
+};
+
+function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
+  const { file } = context;
+  const issues: Record<string, string> = {};
+  const at = (key: string, work: () => void) => {
+    try {
+      work();
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error;
+      issues[String(context.column.get(key) ?? "row")] = error.message;
+    }
+  };
+  if (row.cells.length < file.headings.length)
+    issues.row = `This row ends after ${row.cells.length} of ${file.headings.length} cells: the file may have been cut off here.`;
+  let tankId = "";
+  at("tank", () => {
+    const name = cellOf(context, row, "tank");
+    if (!name) throw new FieldError("The tank is needed.");
+    const found = context.tanks.find(name, cellOf(context, row, "site") ?? undefined);
+    if (typeof found === "string") throw new FieldError(found);
+    tankId = found.id;
+  });
+  let takenAt = new Date(0);
+  at("at", () => {
+    takenAt = momentOf(context, row);
+  });
+  const method = cellOf(context, row, "method") ?? "";
+  const mine: Staged[] = [];
+  const add = (column: number, parameter: Parameter, text: string, unit: string) => {
+    try {
+      mine.push({
+        id: newId(),
+        importId: file.id,
+        rowNo: row.rowNo,
+        tankId,
+        parameter,
+        unit,
+        method: method.slice(0, 40),
+        ...readingOf(context, parameter, text, unit, method),
+        takenAt,
+        onDate: civilOf(takenAt.getTime(), context.businessZone).date,
+      });
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error;
+      issues[String(column)] = error.message;
+    }
+  };
+  for (const { column, parameter, unit } of context.wide) {
+    const text = (row.cells[column] ?? "").trim();
+    if (text !== "" && !isDash(text)) add(column, parameter, text, unit);
+  }
+  if (context.column.has("parameter")) longReading(context, row, issues, add);
+  if (mine.length === 0 && Object.keys(issues).length === 0) issues.row = "This row holds no reading.";
+  const wrong = Object.keys(issues).length > 0;
+  if (!wrong) staged.push(...mine);
+  return {
+    rowNo: row.rowNo,
+    state: wrong ? "error" : "new",
+    issues: wrong ? issues : null,
+    values: null,
+    targetId: null,
+  };
+}
+
+const isDash = (text: string) => /^[-–—]+$|^n\/?a$/i.test(text);
+
+/** The reading of a long table: parameter, value and unit each in a cell. */
+function longReading(
+  context: Context,
+  row: ImportRow,
+  issues: Record<string, string>,
+  add: (column: number, parameter: Parameter, text: string, unit: string) => void,
+): void {
+  const named = cellOf(context, row, "parameter") ?? "";
+  const parameter = parameterNamed(named);
+  if (!parameter) {
+    issues[String(context.column.get("parameter"))] = named
+      ? `“${named}” is no parameter that is kept here.`
+      : "The parameter is needed.";
+    return;
+  }
+  const said = cellOf(context, row, "unit") ?? "";
+  const units = parameterFacts[parameter].units.map((u) => u.unit);
+  const unit = units.find((u) => u === said) ?? unitNamed(said) ?? (said === "" ? (units[0] ?? "") : said);
+  if (!units.includes(unit)) {
+    issues[String(context.column.get("unit"))] =
+      `“${said}” is no unit of ${parameterFacts[parameter].label.toLowerCase()}: use ${units.join(", ")}.`;
+    return;
+  }
+  add(context.column.get("value") ?? 0, parameter, cellOf(context, row, "value") ?? "", unit);
+}
+
+function momentOf(context: Context, row: ImportRow): Date {
+  const text = cellOf(context, row, "at");
+  if (!text) throw new FieldError("The day is needed.");
+  const order: DateOrder | null = context.file.style.dateOrder;
+  const day = readMoment(text, order);
+  const clock = cellOf(context, row, "time");
+  const minute = day.minute ?? (clock ? readMoment(`${day.date} ${clock}`, "ymd").minute : null) ?? NOON;
+  if (day.offsetMinutes !== null)
+    return new Date(Date.parse(`${day.date}T00:00:00Z`) + Math.round((minute - day.offsetMinutes) * 60_000));
+  const whole = Math.floor(minute);
+  return new Date(instantOf(day.date, whole, context.zone) + Math.round((minute - whole) * 60_000));
+}
+
+/** A reading of a day without a time is taken to be from its middle. */
+const NOON = 720;
+
+function readingOf(
+  context: Context,
+  parameter: Parameter,
+  text: string,
+  unit: string,
+  method: string,
+): Pick<Staged, "entered" | "value" | "sigma"> {
+  if (isFormula(text)) throw new FieldError("This cell holds a formula. Paste its value instead.");
+  const number = readNumber(text, context.file.style.decimal);
+  // As it stands in the file, zeros at its end too, unless it is written in another style than ours.
+  const plain = text.trim();
+  const entered =
+    /^-?\d+(\.\d+)?$/.test(plain) && Number(plain) === number ? plain : number.toFixed(6).replace(/\.?0+$/, "");
+  const parsed = parseReading({ parameter, text: entered, unit, method });
+  if (parsed.ok) return { entered, value: parsed.value, sigma: parsed.sigma };
+  const { problem } = parsed;
+  const label = parameterFacts[parameter].label.toLowerCase();
+  switch (problem.code) {
+    case "other-unit":
+      throw new FieldError(`${text} ${unit} is no ${label}; it looks like ${problem.unit}. Set the column's unit.`);
+    case "implausible":
+      throw new FieldError(
+        `${text} ${unit} is no ${label}: figures lie between ${figure(problem.low, 1)} and ${figure(problem.high, 1)} ${problem.unit}.`,
+      );
+    case "unknown-unit":
+      throw new FieldError(`“${unit}” is no unit of ${label}.`);
+    case "not-a-number":
+      throw new FieldError(`“${text}” is not a number.`);
+  }
+}

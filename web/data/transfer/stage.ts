@@ -1,0 +1,189 @@
+import { Readable } from "node:stream";
+import {
+  type FileKind,
+  findHeadings,
+  guessDateOrder,
+  guessDecimal,
+  guessMeanings,
+  splitHeading,
+} from "@keel-round/core/transfer";
+import chardet from "chardet";
+import { CsvError, parse } from "csv-parse";
+import { eq } from "drizzle-orm";
+import iconv from "iconv-lite";
+import { db } from "../connection";
+import { Refused } from "../define";
+import { newId } from "../ids";
+import { importFile, importRow } from "../schema";
+import type { Scope } from "../scope";
+
+/** Limits of one file. They are stated on the page. */
+export const IMPORT_LIMITS = { bytes: 64_000_000, rows: 250_000, columns: 120 } as const;
+
+const PEEK_BYTES = 64_000;
+const BATCH_ROWS = 1000;
+const SAMPLE_ROWS = 400;
+const DELIMITERS = [",", ";", "\t", "|"] as const;
+
+/** Western one-byte texts are often taken for a neighbour's: as long as this one is nearly as likely, it is meant. */
+const USUAL = "windows-1252";
+const NEARLY = 0.5;
+
+/** The encoding of a file's beginning; what the decoder does not know, and plain ASCII, is read as UTF-8. */
+function encodingOf(head: Buffer): string {
+  const guesses = chardet.analyse(head);
+  const best = guesses[0];
+  if (!best || best.name === "ASCII" || !iconv.encodingExists(best.name)) return "UTF-8";
+  const western = guesses.find((g) => g.name === USUAL || g.name === "ISO-8859-1");
+  const oneByte = /^(ISO-8859|windows-125)/i.test(best.name);
+  return oneByte && western && western.confidence >= NEARLY * best.confidence ? USUAL : best.name;
+}
+
+/** The sign that cuts the lines of a text into the same number of cells, the most of them. */
+function delimiterOf(text: string): string {
+  const lines = text
+    .split(/\r?\n/)
+    .filter((l) => l.trim() !== "")
+    .slice(0, 20);
+  const scores = DELIMITERS.map((d) => {
+    // Quoted cells may hold any sign.
+    const counts = lines.map((l) => l.replace(/"[^"]*"/g, "").split(d).length - 1);
+    const usual = [...counts].sort((a, b) => a - b)[Math.floor(counts.length / 2)] ?? 0;
+    return { d, score: usual > 0 ? usual + counts.filter((c) => c === usual).length / counts.length : 0 };
+  });
+  return scores.sort((a, b) => b.score - a.score)[0]?.d ?? ",";
+}
+
+/** The first bytes of a stream, and the stream from its beginning again. */
+async function peek(stream: AsyncIterable<Uint8Array>): Promise<{ head: Buffer; whole: AsyncIterable<Buffer> }> {
+  const iterator = stream[Symbol.asyncIterator]();
+  const chunks: Buffer[] = [];
+  let size = 0;
+  while (size < PEEK_BYTES) {
+    const { value, done } = await iterator.next();
+    if (done) break;
+    chunks.push(Buffer.from(value));
+    size += value.length;
+  }
+  async function* whole(): AsyncIterable<Buffer> {
+    let bytes = 0;
+    const count = (chunk: Buffer) => {
+      bytes += chunk.length;
+      if (bytes > IMPORT_LIMITS.bytes)
+        throw new Refused(
+          413,
+          "too-large",
+          `A file may have ${IMPORT_LIMITS.bytes / 1_000_000} MB. Cut it into parts.`,
+        );
+      return chunk;
+    };
+    for (const chunk of chunks) yield count(chunk);
+    for (;;) {
+      const { value, done } = await iterator.next();
+      if (done) return;
+      yield count(Buffer.from(value));
+    }
+  }
+  return { head: Buffer.concat(chunks), whole: whole() };
+}
+
+/** What a broken file is told, in words. */
+function refuseCsv(error: CsvError): Refused {
+  const line = typeof error.lines === "number" ? ` near line ${error.lines}` : "";
+  if (error.code === "CSV_QUOTE_NOT_CLOSED")
+    return new Refused(
+      422,
+      "cut-off",
+      `The file ends inside a quoted cell${line}: it was cut off, or a quotation mark is missing. Export it again whole.`,
+    );
+  return new Refused(422, "not-csv", `The file cannot be read as a table${line}: ${error.message}`);
+}
+
+/**
+ * Takes a file in as rows of text: its encoding, delimiter and headings are found, its columns are guessed.
+ *
+ * Streams: only some rows are in memory at a time. A file that cannot be read leaves nothing behind.
+ *
+ * @throws a refusal that says what is wrong with the file and where.
+ */
+export async function stageFile(
+  scope: Scope,
+  file: { readonly kind: FileKind; readonly fileName: string; readonly bytes: AsyncIterable<Uint8Array> },
+  now: Date,
+): Promise<{ id: string }> {
+  const id = newId();
+  const { head, whole } = await peek(file.bytes);
+  if (head.length === 0) throw new Refused(422, "empty", "The file is empty.");
+  if (head.subarray(0, 4).toString("latin1") === "PK\u0003\u0004")
+    throw new Refused(422, "not-csv", "This is a spreadsheet's own file. Save it as CSV and bring that in.");
+  const encoding = encodingOf(head);
+  const delimiter = delimiterOf(iconv.decode(head, encoding));
+  const parser = Readable.from(whole)
+    .pipe(iconv.decodeStream(encoding) as unknown as NodeJS.ReadWriteStream)
+    .pipe(parse({ delimiter, bom: true, relax_column_count: true, skip_empty_lines: true, max_record_size: 200_000 }));
+  const top: string[][] = [];
+  const samples: string[][] = [];
+  let headings: { names: string[]; dataFrom: number } | null = null;
+  let batch: (typeof importRow.$inferInsert)[] = [];
+  let rows = 0;
+  const flush = async () => {
+    if (batch.length > 0) await db().insert(importRow).values(batch);
+    batch = [];
+  };
+  const take = async (cells: string[]) => {
+    rows += 1;
+    if (rows > IMPORT_LIMITS.rows)
+      throw new Refused(413, "too-many-rows", `A file may have ${IMPORT_LIMITS.rows} rows. Cut it into parts.`);
+    if (samples.length < SAMPLE_ROWS) samples.push(cells);
+    batch.push({ importId: id, rowNo: rows, cells });
+    if (batch.length >= BATCH_ROWS) await flush();
+  };
+  const begin = async () => {
+    headings = findHeadings(top);
+    if (!headings)
+      throw new Refused(422, "no-headings", "The first rows hold no headings. Name the columns in the first row.");
+    if (headings.names.length > IMPORT_LIMITS.columns)
+      throw new Refused(413, "too-many-columns", `A file may have ${IMPORT_LIMITS.columns} columns.`);
+    for (const cells of top.slice(headings.dataFrom)) await take(cells);
+  };
+  try {
+    for await (const record of parser as unknown as AsyncIterable<string[]>) {
+      if (headings) await take(record);
+      else if (top.push(record) === TOP_ROWS) await begin();
+    }
+    if (!headings) await begin();
+    await flush();
+    if (rows === 0) throw new Refused(422, "no-rows", "The file has headings and no rows under them.");
+    const names = (headings as { names: string[] } | null)?.names ?? [];
+    const column = (i: number) => samples.map((s) => s[i] ?? "").filter((c) => c.trim() !== "");
+    const cells = names.flatMap((_, i) => column(i));
+    await db()
+      .insert(importFile)
+      .values({
+        id,
+        businessId: scope.businessId,
+        personId: scope.personId,
+        kind: file.kind,
+        fileName: file.fileName.slice(0, 190),
+        encoding,
+        delimiter,
+        headings: names,
+        meanings: guessMeanings(file.kind, names.map(splitHeading)),
+        style: {
+          decimal: guessDecimal(cells.filter((c) => /^\s*[+-]?[\d.,\s]+%?\s*$/.test(c))),
+          dateOrder: guessDateOrder(cells.filter((c) => /\d/.test(c) && /[./-]|\p{L}{3}/u.test(c))),
+        },
+        state: "staged",
+        rowsTotal: rows,
+        counts: { new: 0, change: 0, same: 0, error: 0 },
+        at: now,
+      });
+    return { id };
+  } catch (error) {
+    await db().delete(importRow).where(eq(importRow.importId, id));
+    throw error instanceof CsvError ? refuseCsv(error) : error;
+  }
+}
+
+/** Rows that are looked at for headings. */
+const TOP_ROWS = 6;
