@@ -62,6 +62,7 @@ test("a save is undone, and a field is set back in its history", async ({ as, pa
   await as("Maud");
   await page.goto("/desk/site?q=Kettle");
   await page.getByRole("link", { name: "Kettle Diner" }).first().click();
+  await page.waitForURL("**/desk/site/*");
   await page.getByLabel("Parking", { exact: true }).fill("behind the bins");
   await page.getByLabel("Floors to protect").fill("cork");
   await page.getByRole("button", { name: "Save", exact: true }).click();
@@ -84,6 +85,7 @@ test("a stale edit is shown side by side, and saved over or beside it", async ({
   await as("Ines");
   await page.goto("/desk/site?q=Museum");
   await page.getByRole("link", { name: "Town Museum" }).first().click();
+  await page.waitForURL("**/desk/site/*");
   await expect(page.getByLabel("Parking", { exact: true })).toBeEnabled();
   const second = await browser.newPage({ baseURL: baseURL ?? "" });
   await as("Maud", { page: second });
@@ -161,6 +163,7 @@ test("codes of a site are shown to who needs them, and the look is written down"
   await as("Maud");
   await page.goto("/desk/site?q=Maritime");
   await page.getByRole("link", { name: "Maritime College" }).first().click();
+  await page.waitForURL("**/desk/site/*");
   await page.getByRole("button", { name: "Show the codes" }).click();
   await expect(page.getByText("Side gate 4471")).toBeVisible();
   await expect(page.getByText(/Last: Maud Oyelaran/)).toBeVisible();

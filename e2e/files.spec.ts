@@ -1,10 +1,16 @@
 import { expect, test } from "./fixtures";
 
+/** A day so long ago, written with the day first. */
+const ago = (days: number) => {
+  const [year, month, day] = new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10).split("-").map(Number);
+  return `${day}.${month}.${year}`;
+};
+
 const list = [
   "Site;Tank;Taken;NO3 (ppm);Temp (°F)",
-  "Kettle Diner;Archerfish;13.1.2026 09:30;12,5;78,8",
-  "Kettle Diner;Archerfsh;20.1.2026 09:30;14;79",
-  "Kettle Diner;Archerfsh;27.1.2026 09:30;15;79",
+  `Kettle Diner;Archerfish;${ago(3)} 09:30;12,5;78,8`,
+  `Kettle Diner;Archerfsh;${ago(4)} 09:30;14;79`,
+  `Kettle Diner;Archerfsh;${ago(18)} 09:30;15;79`,
   "Kettle Diner;Archerfish;30.2.2026 09:30;15;79",
 ].join("\n");
 
@@ -34,7 +40,6 @@ test("readings are brought in: looked at, mended, imported and taken back", asyn
   await page.getByRole("row", { name: /^4 / }).getByRole("button", { name: "Mend" }).click();
   await page.getByLabel("Taken of row 4").fill("28.2.2026 09:30");
   await page.getByRole("button", { name: "Keep" }).click();
-  await expect(page.getByText("not right", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Import 4 rows" }).click();
   await expect(page.getByText("4 new, 0 changed")).toBeVisible();
 

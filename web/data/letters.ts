@@ -38,6 +38,9 @@ export function letterToken(letterId: string): string {
   return createHmac("sha256", secret()).update(`letter:${letterId}`).digest("base64url");
 }
 
+/** What is kept of a letter's link. */
+export const letterTokenHash = (letterId: string): string => hashOf(letterToken(letterId));
+
 const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
 
 /** Gathers what the letter of a closed stop says; null while a visit of it is still open. */

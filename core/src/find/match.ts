@@ -1,8 +1,8 @@
 import { distance } from "fastest-levenshtein";
 
-/** Wrong letters that are forgiven in a word: one in five. */
-export function forgiven(asked: string): number {
-  return Math.floor(asked.length / 5);
+/** Wrong letters that are forgiven in a word of so many letters: one in five. */
+export function forgiven(letters: number): number {
+  return Math.floor(letters / 5);
 }
 
 /**
@@ -14,16 +14,16 @@ export function forgiven(asked: string): number {
 export function fit(asked: string, known: string): number {
   if (asked === known) return 1;
   if (known.startsWith(asked)) return 0.7 + (0.25 * asked.length) / known.length;
-  const most = forgiven(asked);
-  if (most === 0 || known.length < asked.length - most) return 0;
-  let least = Number.POSITIVE_INFINITY;
-  for (let length = asked.length - most; length <= Math.min(known.length, asked.length + most); length++) {
-    const wrong = distance(asked, known.slice(0, length));
-    if (wrong < least) least = wrong;
+  const inWhole = forgiven(Math.max(asked.length, known.length));
+  if (inWhole > 0 && Math.abs(known.length - asked.length) <= inWhole) {
+    const wrong = distance(asked, known);
+    if (wrong <= inWhole) return 0.6 - (0.2 * wrong) / asked.length;
   }
-  if (least > most) return 0;
-  const whole = Math.abs(known.length - asked.length) <= most && distance(asked, known) <= most;
-  return (whole ? 0.6 : 0.45) - (0.2 * least) / asked.length;
+  const inBeginning = forgiven(asked.length);
+  for (let wrong = 1; wrong <= inBeginning; wrong++)
+    for (let length = asked.length - wrong; length <= Math.min(known.length, asked.length + wrong); length++)
+      if (distance(asked, known.slice(0, length)) <= wrong) return 0.45 - (0.2 * wrong) / asked.length;
+  return 0;
 }
 
 /**
@@ -33,7 +33,8 @@ export function fit(asked: string, known: string): number {
  * fits, the last at its end or in its beginning, one between anywhere.
  */
 export function pieces(asked: string): { readonly begins: string; readonly within: readonly string[] } {
-  const parts = forgiven(asked) + 1;
+  // The word that was meant may have a letter more, and so one more forgiven.
+  const parts = forgiven(asked.length + 1) + 1;
   const size = Math.floor(asked.length / parts);
   const cut = Array.from({ length: parts }, (_, i) =>
     asked.slice(i * size, i === parts - 1 ? undefined : (i + 1) * size),

@@ -11,6 +11,7 @@ import {
 } from "@keel-round/core/transfer";
 import { figure, type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
 import { and, eq, isNull, sql } from "drizzle-orm";
+import { bulkInsert } from "../bulk";
 import { db } from "../connection";
 import { newId } from "../ids";
 import { importReading, site, tank } from "../schema";
@@ -20,10 +21,28 @@ import { type ImportFile, type ImportRow, rowChunks, type Verdict, writeVerdicts
 
 type Staged = typeof importReading.$inferInsert;
 
+const QUARTER_MS = 900_000;
+
+/** Civil days of instants in a zone, each quarter of an hour asked once: no zone's midnight lies within one. */
+function daysIn(zone: string): (ms: number) => string {
+  const known = new Map<number, string>();
+  return (ms) => {
+    const quarter = Math.floor(ms / QUARTER_MS);
+    const day = known.get(quarter) ?? civilOf(quarter * QUARTER_MS, zone).date;
+    if (known.size >= MOST_QUARTERS) known.clear();
+    known.set(quarter, day);
+    return day;
+  };
+}
+
+/** As many as a year has; more would let the memory grow with the file. */
+const MOST_QUARTERS = 35_040;
+
 interface Context {
   readonly file: ImportFile;
   readonly zone: string;
-  readonly businessZone: string;
+  /** The civil day of an instant in the business's zone. */
+  readonly dayOf: (ms: number) => string;
   readonly tanks: NameIndex;
   readonly column: ReadonlyMap<string, number>;
   /** Columns of a wide table: one parameter each. */
@@ -41,7 +60,7 @@ export async function checkReadings(scope: Scope, file: ImportFile): Promise<voi
   const context: Context = {
     file,
     zone: file.zone ?? scope.zone,
-    businessZone: scope.zone,
+    dayOf: daysIn(scope.zone),
     tanks: new NameIndex(tanks, "tank"),
     column: new Map(file.meanings.flatMap((m, i) => (m.key ? [[m.key, i] as const] : []))),
     wide: file.meanings.flatMap((m, column) =>
@@ -59,11 +78,32 @@ export async function checkReadings(scope: Scope, file: ImportFile): Promise<voi
   for await (const rows of rowChunks(file)) {
     const staged: Staged[] = [];
     const verdicts = rows.map((row) => checkRow(context, row, staged));
-    if (staged.length > 0) await db().insert(importReading).values(staged);
+    await bulkInsert(
+      "import_reading",
+      STAGED_COLUMNS,
+      staged.map((r) => [
+        r.id,
+        r.importId,
+        r.rowNo,
+        r.tankId,
+        r.parameter,
+        r.entered,
+        r.unit,
+        r.method,
+        r.value,
+        r.sigma,
+        r.takenAt,
+        r.onDate,
+      ]),
+    );
     await writeVerdicts(file.id, rows, verdicts);
   }
   await markKnown(scope, file.id);
 }
+
+const STAGED_COLUMNS = "id import_id row_no tank_id parameter entered unit method value sigma taken_at on_date".split(
+  " ",
+);
 
 /** Readings that are here already, or twice in the file, are left as they are: rows that hold nothing else are the same. */
 async function markKnown(scope: Scope, importId: string): Promise<void> {
@@ -132,7 +172,7 @@ function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
         method: method.slice(0, 40),
         ...readingOf(context, parameter, text, unit, method),
         takenAt,
-        onDate: civilOf(takenAt.getTime(), context.businessZone).date,
+        onDate: context.dayOf(takenAt.getTime()),
       });
     } catch (error) {
       if (!(error instanceof FieldError)) throw error;

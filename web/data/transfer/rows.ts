@@ -1,5 +1,5 @@
 import type { FieldIssues, Values } from "@keel-round/core/book";
-import { and, asc, count, eq, gt, sql } from "drizzle-orm";
+import { and, asc, between, count, eq, gt, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { type ImportCounts, importFile, importRow } from "../schema";
 
@@ -51,17 +51,24 @@ export async function progress(importId: string, done: number): Promise<void> {
   await db().update(importFile).set({ rowsDone: done }).where(eq(importFile.id, importId));
 }
 
-/** Writes what became of some rows, by one statement. */
+/** Writes what became of a chunk of rows: most are alike and take one statement, the others one more. */
 export async function writeVerdicts(
   importId: string,
   rows: readonly ImportRow[],
   verdicts: readonly Verdict[],
 ): Promise<void> {
+  const [first, last] = [rows[0]?.rowNo, rows.at(-1)?.rowNo];
+  if (first === undefined || last === undefined) return;
+  await db()
+    .update(importRow)
+    .set({ state: "new", issues: null, values: null, targetId: null })
+    .where(and(eq(importRow.importId, importId), between(importRow.rowNo, first, last)));
+  const special = verdicts.filter((v) => v.state !== "new" || v.values !== null);
+  if (special.length === 0) return;
   const cells = new Map(rows.map((r) => [r.rowNo, r.cells]));
-  if (verdicts.length === 0) return;
   await db()
     .insert(importRow)
-    .values(verdicts.map((v) => ({ importId, cells: cells.get(v.rowNo) ?? [], ...v })))
+    .values(special.map((v) => ({ importId, cells: cells.get(v.rowNo) ?? [], ...v })))
     .onDuplicateKeyUpdate({
       set: {
         state: sql`values(state)`,

@@ -11,6 +11,7 @@ import chardet from "chardet";
 import { CsvError, parse } from "csv-parse";
 import { eq } from "drizzle-orm";
 import iconv from "iconv-lite";
+import { bulkInsert } from "../bulk";
 import { db } from "../connection";
 import { Refused } from "../define";
 import { newId } from "../ids";
@@ -124,10 +125,10 @@ export async function stageFile(
   const top: string[][] = [];
   const samples: string[][] = [];
   let headings: { names: string[]; dataFrom: number } | null = null;
-  let batch: (typeof importRow.$inferInsert)[] = [];
+  let batch: [importId: string, rowNo: number, cells: string][] = [];
   let rows = 0;
   const flush = async () => {
-    if (batch.length > 0) await db().insert(importRow).values(batch);
+    await bulkInsert("import_row", ["import_id", "row_no", "cells"], batch);
     batch = [];
   };
   const take = async (cells: string[]) => {
@@ -135,7 +136,7 @@ export async function stageFile(
     if (rows > IMPORT_LIMITS.rows)
       throw new Refused(413, "too-many-rows", `A file may have ${IMPORT_LIMITS.rows} rows. Cut it into parts.`);
     if (samples.length < SAMPLE_ROWS) samples.push(cells);
-    batch.push({ importId: id, rowNo: rows, cells });
+    batch.push([id, rows, JSON.stringify(cells)]);
     if (batch.length >= BATCH_ROWS) await flush();
   };
   const begin = async () => {

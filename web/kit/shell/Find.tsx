@@ -103,7 +103,8 @@ export function Find() {
         onClick={(e) => e.target === dialog.current && dialog.current?.close()}
       >
         <TextInput
-          type="search"
+          // Not of type search: there Escape empties the box first, and here it closes.
+          inputMode="search"
           role="combobox"
           aria-label="Find a client, site, tank, animal, equipment, visit or letter"
           aria-expanded={shown.length > 0}

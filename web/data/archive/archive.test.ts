@@ -1,0 +1,191 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { count, eq } from "drizzle-orm";
+import fc from "fast-check";
+import { beforeAll, describe, expect, test } from "vitest";
+import { z } from "zod";
+import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
+import { lookAtCodes } from "../book/codes";
+import { listRecords } from "../book/lists";
+import { db } from "../connection";
+import { find } from "../find/find";
+import { newId } from "../ids";
+import { business, client, organization, person, site, tankStatus } from "../schema";
+import type { Scope } from "../scope";
+import { loadTank } from "../tanks";
+import { idMap, mapIds } from "./ids";
+import { readArchive } from "./read";
+import { ARCHIVED_NAMES, ArchiveSchema } from "./tables";
+import { writeArchive } from "./write";
+
+let maud: Scope;
+let today: string;
+let businessId: string;
+let text = "";
+
+async function written(scope: Scope, passphrase: string | null): Promise<string> {
+  let all = "";
+  for await (const part of writeArchive(scope, passphrase, new Date("2026-01-01T00:00:00Z"))) all += part;
+  return all;
+}
+
+/** A business that somebody has just begun. */
+async function emptyBusiness(): Promise<Scope> {
+  const id = newId();
+  await db().insert(organization).values({ id, name: "New", slug: id, createdAt: new Date() });
+  const [firm] = await db().select().from(business).where(eq(business.id, businessId));
+  if (!firm) throw new Error("no firm");
+  await db()
+    .insert(business)
+    .values({ ...firm, id, name: "New", phone: "" });
+  return { ...maud, businessId: id, personId: newId() };
+}
+
+async function* bytesOf(content: string, chunk = 60_000) {
+  const bytes = Buffer.from(content);
+  for (let i = 0; i < bytes.length; i += chunk) yield bytes.subarray(i, i + chunk);
+}
+
+/** An archive's rows with new ids, in an order that does not depend on them. */
+function rowsUpToIds(archive: string, map: (old: string) => string): Record<string, string[]> {
+  const { tables } = JSON.parse(archive) as { tables: Record<string, object[]> };
+  return Object.fromEntries(
+    Object.entries(tables).map(([name, rows]) => [
+      name,
+      rows.map((r) => JSON.stringify(mapIds({ ...r, accessCodes: undefined }, map))).sort(),
+    ]),
+  );
+}
+
+beforeAll(async () => {
+  ({ businessId, today } = await demoBusiness());
+  maud = await scopeOf(businessId, "Maud");
+  text = await written(maud, "two herons on a post");
+});
+
+describe("an archive", () => {
+  test("holds every table, keeps the published schema, and no code in the open", () => {
+    const parsed = ArchiveSchema.safeParse(JSON.parse(text));
+    expect(parsed.error?.issues).toBeUndefined();
+    expect(Object.keys(JSON.parse(text).tables)).toEqual(ARCHIVED_NAMES);
+    expect(text.includes("Side gate 4471")).toBe(false);
+    expect(text.includes(businessId)).toBe(false);
+  });
+  test("has its schema published", () => {
+    const published = JSON.parse(readFileSync(join(import.meta.dirname, "../../public/archive.schema.json"), "utf8"));
+    expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(ArchiveSchema))));
+  });
+  test("brought into an empty business gives the same business, up to ids", async () => {
+    const other = await emptyBusiness();
+    const counts = await readArchive(other, bytesOf(text), "two herons on a post", today);
+    expect(counts.tank).toBe(38);
+    const again = await written(other, null);
+    const map = idMap(other.businessId);
+    expect(rowsUpToIds(again, (id) => id)).toEqual(rowsUpToIds(text, map));
+    const { business: ours } = JSON.parse(text);
+    expect(JSON.parse(again).business).toEqual(ours);
+
+    // It works: a tank plans, is judged and found, and the door codes open under this installation's secret.
+    const reef = (await listRecords(other, "tank", { q: "Reef Ilves" })).rows[0];
+    const sheet = await loadTank(other, reef?.id ?? "", today);
+    const mine = await loadTank(maud, (await listRecords(maud, "tank", { q: "Reef Ilves" })).rows[0]?.id ?? "", today);
+    expect(sheet.plan.water.litres.value).toBe(mine.plan.water.litres.value);
+    expect(sheet.plan.steps.map((s) => s.title)).toEqual(mine.plan.steps.map((s) => s.title));
+    const judged = await db()
+      .select({ n: count() })
+      .from(tankStatus)
+      .where(eq(tankStatus.businessId, other.businessId));
+    expect(judged[0]?.n).toBe(38);
+    expect((await find(other, "archerfish", today)).length).toBeGreaterThan(0);
+    const college = (await listRecords(other, "site", { q: "Maritime" })).rows[0];
+    expect(await lookAtCodes(other, college?.id ?? "", { now: new Date(), today })).toEqual({
+      codes: "Side gate 4471",
+    });
+    // Nobody of the archive can sign in here by it.
+    const people = await db().select().from(person).where(eq(person.businessId, other.businessId));
+    expect(people.length).toBe(4);
+    expect(people.every((p) => p.userId === null)).toBe(true);
+  });
+  test("keeps its codes without the passphrase, and leaves them behind without one", async () => {
+    const plain = await written(maud, null);
+    expect(JSON.parse(plain).tables.site.every((s: { accessCodes: unknown }) => s.accessCodes === null)).toBe(true);
+    for (const wrong of ["three herons", null])
+      await expect(readArchive(await emptyBusiness(), bytesOf(text), wrong, today)).rejects.toMatchObject({
+        code: "passphrase",
+      });
+  });
+});
+
+describe("a file that is not right", () => {
+  const refused: readonly [string, (whole: string) => string, string][] = [
+    ["cut in half", (w) => w.slice(0, w.length / 2), "not-whole"],
+    ["cut before its last brackets", (w) => w.slice(0, -5), "not-whole"],
+    ["of another format", (w) => w.replace("keel-round-archive", "something-else"), "not-archive"],
+    ["of a later version", (w) => w.replace('"version":1', '"version":2'), "version"],
+    [
+      "with a row that points at nothing",
+      (w) => w.replace(/"siteId":"[0-9a-f-]{36}"/, `"siteId":"${newId()}"`),
+      "broken",
+    ],
+    ["with a word where a number belongs", (w) => w.replace(/"lat":[-\d.]+/g, '"lat":"north"'), "invalid"],
+    ["with a table that does not exist", (w) => w.replace('"equipment":[', '"secrets":['), "unknown-table"],
+    ["that is no JSON", () => "Name,Contact\nA,B\n", "not-whole"],
+  ];
+  for (const [name, alter, code] of refused)
+    test(`${name} is refused, and nothing of it is kept`, async () => {
+      const other = await emptyBusiness();
+      await expect(readArchive(other, bytesOf(alter(text)), "two herons on a post", today)).rejects.toMatchObject({
+        code,
+      });
+      expect(await db().select().from(site).where(eq(site.businessId, other.businessId))).toHaveLength(0);
+      const [firm] = await db().select().from(business).where(eq(business.id, other.businessId));
+      expect(firm?.phone).toBe("");
+    });
+  test("into a business that has clients is refused", async () =>
+    await expect(readArchive(maud, bytesOf(text), null, today)).rejects.toMatchObject({ code: "not-empty" }));
+  test("is nobody's but the office's", async () => {
+    const ines = await scopeOf(businessId, "Ines");
+    await expect(readArchive(ines, bytesOf(text), null, today)).rejects.toMatchObject({ code: "not-found" });
+    await expect(written(ines, null)).rejects.toMatchObject({ code: "not-found" });
+  });
+});
+
+/** Records of a business that nobody made up by hand: any text, any figure. */
+const word = fc.string({ minLength: 1, maxLength: 40 }).map((s) => s.trim() || "x");
+const anySite = fc.record({
+  name: word,
+  address: word,
+  parking: word,
+  lat: fc.double({ min: -90, max: 90, noNaN: true }),
+  lon: fc.double({ min: -180, max: 180, noNaN: true }),
+  drain: fc.constantFrom("sewer" as const, "septic" as const, "garden" as const),
+  stairs: fc.option(fc.integer({ min: 0, max: 400 })),
+  hotWater: fc.boolean(),
+  bucketL: fc.double({ min: 1, max: 200, noNaN: true }),
+});
+
+test("any business goes out and comes in the same", async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(anySite, { minLength: 1, maxLength: 6 }), word, async (sites, clientName) => {
+      const source = await emptyBusiness();
+      const clientId = newId();
+      const base = { businessId: source.businessId };
+      await db()
+        .insert(client)
+        .values({ id: clientId, ...base, name: clientName, contact: "", email: "" });
+      const [someone] = await db().select().from(person).where(eq(person.businessId, businessId)).limit(1);
+      if (!someone) throw new Error("nobody");
+      await db()
+        .insert(person)
+        .values({ ...someone, id: newId(), userId: null, clientId: null, ...base });
+      await db()
+        .insert(site)
+        .values(sites.map((s) => ({ id: newId(), ...base, clientId, windows: {}, access: "", setUpMinutes: 5, ...s })));
+      const out = await written(source, null);
+      const target = await emptyBusiness();
+      await readArchive(target, bytesOf(out, 97), null, today);
+      expect(rowsUpToIds(await written(target, null), (id) => id)).toEqual(rowsUpToIds(out, idMap(target.businessId)));
+    }),
+    { numRuns: 12 },
+  );
+});

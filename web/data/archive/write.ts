@@ -1,0 +1,68 @@
+import { randomBytes } from "node:crypto";
+import { and, asc, eq, gt } from "drizzle-orm";
+import type { AnyMySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
+import { db } from "../connection";
+import { notFound } from "../define";
+import { business } from "../schema";
+import type { Scope } from "../scope";
+import { decrypt, sealUnder } from "../secrets";
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, ARCHIVED, ARCHIVED_NAMES, type ArchivedName, toArchive } from "./tables";
+
+const CHUNK = 1000;
+const FIRST = "00000000-0000-0000-0000-000000000000";
+
+/**
+ * Everything of a business as one JSON text, a row a line, in chunks by key.
+ *
+ * @param passphrase Door and alarm codes leave only under one; without it they stay behind.
+ */
+export async function* writeArchive(scope: Scope, passphrase: string | null, now: Date): AsyncIterable<string> {
+  if (scope.role !== "office") throw notFound("archive");
+  const [firm] = await db().select().from(business).where(eq(business.id, scope.businessId));
+  if (!firm) throw notFound("business");
+  const { id: _, ...settings } = firm;
+  const salt = passphrase ? randomBytes(16).toString("base64") : null;
+  yield `{"format":${JSON.stringify(ARCHIVE_FORMAT)},"version":${ARCHIVE_VERSION},"madeAt":${JSON.stringify(now.toISOString())},\n`;
+  yield `"codesSalt":${JSON.stringify(salt)},"business":${JSON.stringify(settings)},\n"tables":{\n`;
+  for (const [i, name] of ARCHIVED_NAMES.entries()) {
+    yield `${i > 0 ? ",\n" : ""}${JSON.stringify(name)}:[`;
+    let first = true;
+    for await (const rows of rowsOf(scope.businessId, name)) {
+      const lines = rows.map((row) => JSON.stringify(sealed(name, toArchive(name, row), passphrase, salt)));
+      yield `${first ? "\n" : ",\n"}${lines.join(",\n")}`;
+      first = false;
+    }
+    yield "]";
+  }
+  yield "\n}}\n";
+}
+
+async function* rowsOf(businessId: string, name: ArchivedName): AsyncIterable<Record<string, unknown>[]> {
+  const table = ARCHIVED[name] as unknown as MySqlTable & Record<string, AnyMySqlColumn>;
+  const key = table[name === "operation" ? "opId" : "id"] as AnyMySqlColumn;
+  let last = FIRST;
+  for (;;) {
+    const rows = (await db()
+      .select()
+      .from(table as MySqlTable)
+      .where(and(eq(table.businessId as AnyMySqlColumn, businessId), gt(key, last)))
+      .orderBy(asc(key))
+      // Letters carry their pages: few at a time.
+      .limit(name === "letter" ? 20 : CHUNK)) as Record<string, unknown>[];
+    if (rows.length === 0) return;
+    yield rows;
+    last = String(rows.at(-1)?.[name === "operation" ? "opId" : "id"]);
+  }
+}
+
+/** A site's codes, under the passphrase instead of this installation's own secret. */
+function sealed(
+  name: ArchivedName,
+  row: Record<string, unknown>,
+  passphrase: string | null,
+  salt: string | null,
+): Record<string, unknown> {
+  if (name !== "site" || typeof row.accessCodes !== "string") return row;
+  if (!passphrase || !salt) return { ...row, accessCodes: null };
+  return { ...row, accessCodes: sealUnder(decrypt(row.accessCodes, String(row.id)), passphrase, salt) };
+}
