@@ -47,6 +47,23 @@ for (const colorScheme of ["light", "dark"] as const) {
     }
     await page.goto("/desk/site/new");
     await check(page, "new site");
+    const maud = await context.browser()?.newPage({ baseURL: baseURL ?? "", colorScheme });
+    if (!maud) throw new Error("No page");
+    await as("Maud", { page: maud });
+    await maud.goto("/desk/client");
+    await maud.locator("tbody a").first().click();
+    await maud.waitForURL("**/desk/client/**");
+    await check(maud, "client form");
+    await maud.goto("/desk/files");
+    await check(maud, "files");
+    await maud
+      .getByLabel("File", { exact: true })
+      .setInputFiles({ name: "a.csv", mimeType: "text/csv", buffer: Buffer.from("Name,Contact,E-mail\nA,B,wrong\n") });
+    await maud.getByRole("button", { name: "Look at it" }).click();
+    await maud.getByRole("button", { name: "Check every row" }).click();
+    await expect(maud.getByText("“wrong” is not an e-mail address.")).toBeVisible();
+    await check(maud, "import");
+    await maud.context().close();
     await page.keyboard.press("/");
     await page.keyboard.type("reef");
     await expect(page.getByRole("option").first()).toBeVisible();

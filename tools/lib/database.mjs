@@ -67,7 +67,26 @@ export async function startDatabase(folder) {
   );
   await reachable(port, child, log);
   if (fresh) writeFileSync(layoutFile, LAYOUT);
+  writeFileSync(join(folder, "port"), String(port));
   return { url: (name) => `mysql://root@127.0.0.1:${port}/${name}`, port, fresh, stop: () => stopProcess(child) };
+}
+
+/**
+ * The database of a folder as it is: the one that runs there, else one that is started for the work at hand.
+ *
+ * @returns its address, and how to let go of it: one that was running goes on.
+ */
+export async function openDatabase(folder) {
+  const noted = join(folder, "port");
+  const port = existsSync(noted) ? Number(readFileSync(noted, "utf8")) : 0;
+  if (port && (await greets(port)))
+    return {
+      url: (name) => `mysql://root@127.0.0.1:${port}/${name}`,
+      fresh: false,
+      running: true,
+      stop: async () => {},
+    };
+  return { ...(await startDatabase(folder)), running: false };
 }
 
 async function reachable(port, child, log) {

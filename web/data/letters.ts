@@ -241,6 +241,16 @@ export async function findLetter(scope: Scope, letterId: string): Promise<typeof
 export async function queueLetter(scope: Scope, letterId: string, now: Date): Promise<void> {
   const row = await findLetter(scope, letterId);
   if (row.queuedAt) throw new Refused(409, "already-queued", "This letter is already on its way.");
+  const [to] = await db()
+    .select({ name: client.name, lettersBy: client.lettersBy })
+    .from(client)
+    .where(and(eq(client.businessId, scope.businessId), eq(client.id, row.clientId)));
+  if (to?.lettersBy === "none")
+    throw new Refused(
+      409,
+      "not-mailed",
+      `${to.name} wants letters kept here and not mailed. The desk can change that; the page can be printed.`,
+    );
   await inTransaction(async (tx) => {
     const [taken] = await tx
       .update(letter)
@@ -253,7 +263,14 @@ export async function queueLetter(scope: Scope, letterId: string, now: Date): Pr
 /** What the mail of a letter needs. */
 export async function letterMail(businessId: string, letterId: string) {
   const [row] = await db()
-    .select({ letter, to: client.email, contact: client.contact, from: business.mailFrom, businessName: business.name })
+    .select({
+      letter,
+      to: client.email,
+      contact: client.contact,
+      lettersBy: client.lettersBy,
+      from: business.mailFrom,
+      businessName: business.name,
+    })
     .from(letter)
     .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
     .innerJoin(business, eq(business.id, letter.businessId))

@@ -215,7 +215,7 @@ export async function loadPlanInputs(
       })),
       rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
       tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
-      source: sourceOf(row.source),
+      source: atSite(sourceOf(row.source), row.site),
       topUpSource: sourceOf(row.topUp),
       limits: firm.limits as DailyLimits,
       findings: (maps.findings.get(v.tankId) ?? []).filter((f) => f.visitId !== v.visitId).map(openFinding),
@@ -225,10 +225,28 @@ export async function loadPlanInputs(
       belowMarkCm: null,
       litresOnBoard: null,
       loggedMinutes: minutesByStep((maps.steps.get(v.tankId) ?? []).filter((s) => s.visitId !== v.visitId)),
-      site: { drain: row.site.drain, bucketL: row.site.bucketL, hygieneLast: underTreatment(book, v.on) },
+      site: siteOf(row.site, underTreatment(book, v.on)),
     });
   }
   return inputs;
+}
+
+/** Water as it comes at a site: a tap without hot water cannot be warmed. */
+const atSite = (water: WaterSource, row: typeof site.$inferSelect): WaterSource =>
+  water.kind === "tap" && !row.hotWater ? { ...water, canWarm: false } : water;
+
+/** What a plan needs to know of the site. */
+function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput["site"] {
+  const { drain, bucketL, floors, pets, drainDistanceM, tapDistanceM } = row;
+  return {
+    drain,
+    bucketL,
+    hygieneLast,
+    ...(floors ? { floors } : {}),
+    ...(pets ? { pets } : {}),
+    ...(drainDistanceM === null ? {} : { drainDistanceM }),
+    ...(tapDistanceM === null ? {} : { tapDistanceM }),
+  };
 }
 
 /** Whether a tank is being treated on a day: it is then visited last. */

@@ -129,7 +129,17 @@ describe("the registry", () => {
 
   test("takes no id where it has no probe", () => {
     const bare = everyDefinition().filter((d) => !d.probe && d.kind !== "public-route");
-    expect(bare.map((d) => d.name).sort()).toEqual(["day.bundles", "files.export", "files.upload", "find", "me.units"]);
+    expect(bare.map((d) => d.name).sort()).toEqual([
+      "archive.export",
+      "archive.import",
+      "day.bundles",
+      "files.export",
+      "files.geojson",
+      "files.upload",
+      "files.vcards",
+      "find",
+      "me.units",
+    ]);
   });
 
   test("a letter of a stop with an open visit is not made", async () =>

@@ -13,11 +13,12 @@ import {
   queueLetter,
   storeLetter,
 } from "@/data/letters";
-import { job, letter } from "@/data/schema";
+import { client, job, letter } from "@/data/schema";
 import type { Scope } from "@/data/scope";
 import { renderLetter } from "@/places/letters/render";
 import { walkThrough } from "../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
+import { letterMessage } from "./message";
 
 let ines: Scope;
 let owner: Scope;
@@ -110,5 +111,44 @@ describe("a letter", () => {
     await expect(findLetter({ ...ines, businessId: crypto.randomUUID() }, mine[0]?.id ?? "")).rejects.toMatchObject({
       code: "not-found",
     });
+  });
+});
+
+describe("how a client wants letters", () => {
+  const set = async (lettersBy: "mail-pdf" | "mail-link" | "none") => {
+    const [l] = await ofStop();
+    await db()
+      .update(client)
+      .set({ lettersBy })
+      .where(eq(client.id, l?.clientId ?? ""));
+  };
+  const newest = async () => (await ofStop()).at(-1)?.id ?? "";
+  test("a link alone carries neither page nor PDF", async () => {
+    await set("mail-link");
+    const mail = await letterMail(businessId, await newest());
+    if (!mail) throw new Error("No mail");
+    const message = letterMessage(mail, "https://firm.example/letter/x");
+    expect(message.text).toContain("https://firm.example/letter/x");
+    expect(message).not.toHaveProperty("html");
+    expect(message).not.toHaveProperty("attachments");
+  });
+  test("the page comes with its PDF", async () => {
+    await set("mail-pdf");
+    const mail = await letterMail(businessId, await newest());
+    if (!mail) throw new Error("No mail");
+    const message = letterMessage(mail, "https://firm.example/letter/x");
+    expect(message).toMatchObject({ html: mail.letter.html, attachments: [{ contentType: "application/pdf" }] });
+  });
+  test("who wants none is sent none, and the sender is told", async () => {
+    await set("none");
+    await db()
+      .update(letter)
+      .set({ queuedAt: null })
+      .where(eq(letter.id, await newest()));
+    await expect(queueLetter(ines, await newest(), new Date())).rejects.toMatchObject({
+      code: "not-mailed",
+      message: expect.stringContaining("Ilves Dental wants letters kept here"),
+    });
+    await set("mail-pdf");
   });
 });

@@ -11,6 +11,7 @@ import { refreshDay } from "@/data/status";
 import { importScope, runImport } from "@/data/transfer/imports";
 import { whenOf } from "@/data/when";
 import { renderLetter } from "@/places/letters/render";
+import { letterMessage } from "./message";
 
 const IDLE_MS = 500;
 const RENEW_MS = 20_000;
@@ -43,16 +44,7 @@ async function sendMail(job: Job): Promise<void> {
   } as never);
   const link = `${setting("BETTER_AUTH_URL")}/letter/${letterToken(mail.letter.id)}`;
   try {
-    await transport.sendMail({
-      // Fixed, so that a mail sent twice after a cut connection is one mail to the reader's program.
-      messageId: `<letter-${mail.letter.id}@keel-round.invalid>`,
-      from: { name: mail.businessName, address: mail.from },
-      to: { name: mail.contact, address: mail.to },
-      subject: mail.letter.subject,
-      text: `${mail.letter.plain}\n\nThis letter as a page: ${link}\n`,
-      html: mail.letter.html,
-      attachments: [{ filename: "letter.pdf", content: mail.letter.pdf, contentType: "application/pdf" }],
-    });
+    await transport.sendMail(letterMessage(mail, link));
     await noteMail(mail.letter.id, { sentAt: new Date() });
   } catch (error) {
     await noteMail(mail.letter.id, { sendError: error instanceof Error ? error.message : String(error) });

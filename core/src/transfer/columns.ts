@@ -136,18 +136,18 @@ export function targetsOf(kind: FileKind): readonly Target[] {
     : [plainTarget("id", "Keel Round's own id", ["keel round id"]), ...recordTargets(kind)];
 }
 
+/** Every name of every parameter, plain. */
+const PARAMETER_BY_NAME = new Map(
+  PARAMETERS.flatMap((p) =>
+    [p, parameterFacts[p].label, parameterFacts[p].freshLabel ?? p, ...PARAMETER_ALSO[p]].map(
+      (name) => [wordsOf(name).join(" "), p] as const,
+    ),
+  ),
+);
+
 /** The parameter that a word names, in a cell or a heading. */
 export function parameterNamed(text: string): Parameter | null {
-  const word = wordsOf(text).join(" ");
-  return (
-    PARAMETERS.find(
-      (p) =>
-        p === word ||
-        wordsOf(parameterFacts[p].label).join(" ") === word ||
-        wordsOf(parameterFacts[p].freshLabel ?? "").join(" ") === word ||
-        PARAMETER_ALSO[p].includes(word),
-    ) ?? null
-  );
+  return PARAMETER_BY_NAME.get(wordsOf(text).join(" ")) ?? null;
 }
 
 /** What one column is taken for. */

@@ -87,6 +87,12 @@ export interface PlanInput {
     readonly drain: "sewer" | "septic" | "garden";
     readonly bucketL: number;
     readonly hygieneLast: boolean;
+    /** Floors to protect and animals of the house, in the owner's words; empty for none. */
+    readonly floors?: string;
+    readonly pets?: string;
+    /** Metres of hose to the drain and to the tap. */
+    readonly drainDistanceM?: number;
+    readonly tapDistanceM?: number;
   };
 }
 

@@ -193,3 +193,20 @@ describe("the plan follows the log", () => {
       ).toBeLessThan(20_000);
   });
 });
+
+describe("what is known of the site", () => {
+  const site = { drain: "sewer", bucketL: 20, hygieneLast: false } as const;
+  const of = (more: object) => planVisit(inputOf(bookOf(), { site: { ...site, ...more } }));
+  const step = (plan: ReturnType<typeof of>, id: string) => plan.steps.find((s) => s.id === id);
+  test("floors are covered and pets kept out, only where there are any", () => {
+    expect(step(of({}), "arrive")?.caution).toBeUndefined();
+    expect(step(of({ floors: "oak boards" }), "arrive")?.kit).toContain("cover for the floor: oak boards");
+    expect(step(of({ pets: "two dogs" }), "arrive")?.caution).toBe(
+      "In the house: two dogs. Doors closed while hoses lie.",
+    );
+  });
+  test("a hose is as long as its way, with a metre at each end", () => {
+    expect(step(of({}), "drain")?.kit).toContain("drain hose");
+    expect(step(of({ drainDistanceM: 12 }), "drain")?.kit).toContain("drain hose, 14 m");
+  });
+});

@@ -113,8 +113,19 @@ export function buildSteps(
       ? "This tank is under treatment: its own kit only, and nothing of it goes on to another tank."
       : "Floors first; soap on a hand kills what a tank lives on.",
     {
-      kit: ["towels", "tarp", ...(input.site.hygieneLast ? ["kit kept for this tank"] : [])],
-      caution: input.site.hygieneLast ? "Disinfect everything after this tank and rinse it." : undefined,
+      kit: [
+        "towels",
+        "tarp",
+        ...(input.site.floors ? [`cover for the floor: ${input.site.floors}`] : []),
+        ...(input.site.hygieneLast ? ["kit kept for this tank"] : []),
+      ],
+      caution:
+        [
+          input.site.hygieneLast ? "Disinfect everything after this tank and rinse it." : "",
+          input.site.pets ? `In the house: ${input.site.pets}. Doors closed while hoses lie.` : "",
+        ]
+          .filter(Boolean)
+          .join(" ") || undefined,
     },
   );
   add(
@@ -439,7 +450,11 @@ function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
   if (source.kind === "tap")
     add("temper", "prepare", 52, "Set the mixer tap and check it half-way", 3, "It drifts while it runs.", {
       figure: "temperature",
-      kit: ["thermometer", source.conditioner?.name ?? "conditioner"],
+      kit: [
+        "thermometer",
+        source.conditioner?.name ?? "conditioner",
+        ...(input.site.tapDistanceM === undefined ? [] : [hose("fill", input.site.tapDistanceM)]),
+      ],
       caution: "Fish that gasp while water runs in: stop, condition the whole tank, give air, test.",
     });
   if (source.kind === "remineralised")
@@ -497,7 +512,7 @@ function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
     {
       figure: "mark",
       runsItself: true,
-      kit: ["drain hose", "tape"],
+      kit: [hose("drain", input.site.drainDistanceM), "tape"],
       caution:
         book.schools.heater === "off" && book.gear.includes("heater")
           ? "Heater is off. Leave it off until the water is back above it."
@@ -526,3 +541,7 @@ function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
       { figure: "refill", kit: ["purified water"] },
     );
 }
+
+/** A hose by the length that its way asks for, with a metre to spare at each end. */
+const hose = (what: string, metres: number | undefined) =>
+  metres === undefined ? `${what} hose` : `${what} hose, ${Math.ceil(metres) + 2} m`;

@@ -359,6 +359,14 @@ describe("codes of a site", () => {
     expect(looks.map((l) => l.personId).sort()).toEqual([ines.personId, maud.personId].sort());
     expect(await looksOf(maud, college.id, new Date(0))).toHaveLength(2);
   });
+  test("of another installation are said to be so", async () => {
+    const row = await find("site", "Lanehead");
+    await db()
+      .update(site)
+      .set({ accessCodes: encrypt("9", "another row") })
+      .where(eq(site.id, row.id));
+    await expect(lookAtCodes(maud, row.id, when())).rejects.toMatchObject({ code: "other-secret" });
+  });
   test("change without being told in the history", async () => {
     const site = await find("site", "Kettle Diner");
     await setCodes(maud, site.id, "Back door 90210", when());

@@ -44,7 +44,20 @@ export async function lookAtCodes(scope: Scope, siteId: string, { now, today }: 
   await db()
     .insert(accessLook)
     .values({ id: newId(), businessId: scope.businessId, siteId, personId: scope.personId, at: now });
-  return { codes: row.codes ? decrypt(row.codes, row.id) : "" };
+  return { codes: row.codes ? opened(row.codes, row.id) : "" };
+}
+
+/** Codes that were sealed under another installation's secret cannot be opened here: that is said, not thrown. */
+function opened(sealed: string, siteId: string): string {
+  try {
+    return decrypt(sealed, siteId);
+  } catch {
+    throw new Refused(
+      409,
+      "other-secret",
+      "These codes were kept under another secret than this installation has. Put its secret back, or set the codes anew.",
+    );
+  }
 }
 
 /** Sets the codes of a site; the history says that they changed, never what they are. */

@@ -8,6 +8,9 @@ export interface Named {
   readonly within?: string;
 }
 
+/** Answers that are remembered: more names than a file usually holds. */
+const MOST_ANSWERS = 20_000;
+
 const key = (name: string) =>
   plainText(name)
     .replace(/[^\p{L}\p{N}]+/gu, " ")
@@ -16,6 +19,7 @@ const key = (name: string) =>
 /** Finds things by the names that a file uses for them: capitals, accents and signs do not count. */
 export class NameIndex {
   private readonly byName = new Map<string, Named[]>();
+  private readonly answers = new Map<string, Named | string>();
   constructor(
     private readonly all: readonly Named[],
     private readonly what: string,
@@ -32,6 +36,17 @@ export class NameIndex {
 
   /** The thing of a name, or a sentence that says why there is none and what may be meant. */
   find(name: string, within?: string): Named | string {
+    // A file names the same few things again and again.
+    const asked = `${name}|${within ?? ""}`;
+    const known = this.answers.get(asked);
+    if (known !== undefined) return known;
+    if (this.answers.size >= MOST_ANSWERS) this.answers.clear();
+    const answer = this.look(name, within);
+    this.answers.set(asked, answer);
+    return answer;
+  }
+
+  private look(name: string, within?: string): Named | string {
     const found = (this.byName.get(key(name)) ?? []).filter(
       (t) => within === undefined || t.within === undefined || key(t.within) === key(within),
     );

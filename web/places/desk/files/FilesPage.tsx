@@ -8,6 +8,7 @@ import { A, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
 import { DeskNav } from "../DeskNav";
+import { Everything } from "./Everything";
 import { Upload } from "./Upload";
 
 export const FILE_KINDS: readonly FileKind[] = ["client", "site", "tank", "animal", "equipment", "reading"];
@@ -66,9 +67,19 @@ export function FilesPage({
               </A>
             ))}
           </Box>
-          <Box color="soft" fontSize="13.5px" mt="8px">
-            Units stand in the headings. Brought in again, they change nothing.
+          <Flex gap="18px" mt="6px">
+            <A href="/api/export/places.geojson" download>
+              sites, GeoJSON
+            </A>
+            <A href="/api/export/contacts.vcf" download>
+              clients, vCard
+            </A>
+          </Flex>
+          <Box color="soft" fontSize="13.5px" mt="8px" mb="22px">
+            Units stand in the headings. The CSV lists, brought in again, change nothing.
           </Box>
+          <SubHead>Everything</SubHead>
+          <Everything />
         </Box>
       </Flex>
       <Box mt="26px">

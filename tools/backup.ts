@@ -1,0 +1,21 @@
+import { BadBackup, restoreBackup, verifyBackup, writeBackup } from "@/data/backup/backup";
+
+// write FILE | verify FILE | restore FILE, of the database in DATABASE_URL.
+const [work, file = ""] = process.argv.slice(2);
+const url = process.env.DATABASE_URL ?? "";
+const MIGRATIONS = "data/migrations";
+
+try {
+  if (work === "write") {
+    const { rows, sha256 } = await writeBackup(url, file, MIGRATIONS, new Date());
+    await verifyBackup(file);
+    console.log(`${rows} rows in ${file}, read again and checked.\nSHA-256 ${sha256}`);
+    console.log("Keep the file `secret` of the data folder with it: door codes and letter links open with it alone.");
+  } else if (work === "verify") console.log(`${(await verifyBackup(file)).rows} rows, whole and unaltered.`);
+  else console.log(`${(await restoreBackup(file, url, MIGRATIONS)).rows} rows restored.`);
+} catch (error) {
+  if (!(error instanceof BadBackup)) throw error;
+  console.error(error.message);
+  process.exit(1);
+}
+process.exit(0);

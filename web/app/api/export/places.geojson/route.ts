@@ -1,0 +1,18 @@
+import { z } from "zod";
+import { defineRoute } from "@/data/define";
+import { sitesAsGeoJson } from "@/data/transfer/places";
+
+/** The sites as GeoJSON. */
+export const GET = defineRoute({
+  name: "files.geojson",
+  roles: ["office"],
+  params: z.object({}).or(z.undefined()),
+  run: async (scope) =>
+    new Response(JSON.stringify(await sitesAsGeoJson(scope)), {
+      headers: {
+        "content-type": "application/geo+json",
+        "content-disposition": 'attachment; filename="sites.geojson"',
+        "cache-control": "no-store",
+      },
+    }),
+});

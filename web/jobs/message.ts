@@ -1,0 +1,22 @@
+import type { letterMail } from "@/data/letters";
+
+type Mail = NonNullable<Awaited<ReturnType<typeof letterMail>>>;
+
+/** The mail of a letter, as its client wants it: the whole page with a PDF, or a link alone. */
+export function letterMessage(mail: Mail, link: string) {
+  const head = {
+    // Fixed, so that a mail sent twice after a cut connection is one mail to the reader's program.
+    messageId: `<letter-${mail.letter.id}@keel-round.invalid>`,
+    from: { name: mail.businessName, address: mail.from },
+    to: { name: mail.contact, address: mail.to },
+    subject: mail.letter.subject,
+  };
+  if (mail.lettersBy === "mail-link")
+    return { ...head, text: `${mail.contact},\n\nthe letter of our visit: ${link}\n\n${mail.businessName}\n` };
+  return {
+    ...head,
+    text: `${mail.letter.plain}\n\nThis letter as a page: ${link}\n`,
+    html: mail.letter.html,
+    attachments: [{ filename: "letter.pdf", content: mail.letter.pdf, contentType: "application/pdf" }],
+  };
+}

@@ -1,0 +1,95 @@
+"use client";
+
+import { Box, Flex } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+import { FieldRow, Notice, QuietButton, TextInput } from "@/kit/controls";
+import { A, Form } from "@/kit/elements";
+import { useHydrated } from "@/kit/useHydrated";
+
+/** The business as one file: out under a passphrase for the door codes, in where a business is still empty. */
+export function Everything() {
+  const hydrated = useHydrated();
+  const [passphrase, setPassphrase] = useState("");
+  const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  const [sending, setSending] = useState(false);
+  const stop = useRef<AbortController>(null);
+
+  const bringIn = async (file: File | null) => {
+    if (!file || file.size === 0) return setSaid({ text: "Choose an archive first.", wrong: true });
+    setSending(true);
+    setSaid(null);
+    stop.current = new AbortController();
+    try {
+      const answer = await fetch("/api/archive", {
+        method: "POST",
+        headers: { "content-type": "application/json", "x-passphrase": encodeURIComponent(passphrase) },
+        body: file,
+        signal: stop.current.signal,
+      });
+      const body = (await answer.json()) as { counts?: Record<string, number>; message?: string };
+      setSaid(
+        answer.ok
+          ? { text: `Brought in: ${body.counts?.tank ?? 0} tanks at ${body.counts?.site ?? 0} sites.`, wrong: false }
+          : { text: body.message ?? "The archive was not taken.", wrong: true },
+      );
+    } catch (error) {
+      const stopped = (error as Error).name === "AbortError";
+      setSaid({ text: stopped ? "Stopped. Nothing was kept." : "There is no network.", wrong: !stopped });
+    } finally {
+      setSending(false);
+    }
+  };
+  return (
+    <Box pt="10px">
+      <Form action="/api/archive/export" method="post">
+        <Flex gap="12px" align="flex-end" wrap="wrap">
+          <Box w="230px">
+            <FieldRow label="Passphrase for the door codes" hint="Without one they stay here.">
+              <TextInput
+                name="passphrase"
+                type="password"
+                autoComplete="off"
+                value={passphrase}
+                onChange={(e) => setPassphrase(e.target.value)}
+              />
+            </FieldRow>
+          </Box>
+          <Box mb="34px">
+            <QuietButton type="submit">Take everything out</QuietButton>
+          </Box>
+        </Flex>
+      </Form>
+      <Form
+        method="post"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void bringIn(new FormData(e.currentTarget).get("archive") as File | null);
+        }}
+      >
+        <Flex gap="12px" align="center" wrap="wrap">
+          <input type="file" name="archive" accept=".json,application/json" aria-label="Archive" />
+          <QuietButton type="submit" disabled={!hydrated || sending}>
+            {sending ? "Bringing in" : "Bring an archive in"}
+          </QuietButton>
+          {sending && (
+            <QuietButton type="button" onClick={() => stop.current?.abort()}>
+              Stop
+            </QuietButton>
+          )}
+        </Flex>
+      </Form>
+      {said && (
+        <Box mt="10px" role={said.wrong ? "alert" : "status"}>
+          <Notice tone={said.wrong ? "danger" : "plain"}>{said.text}</Notice>
+        </Box>
+      )}
+      <Box color="soft" fontSize="13.5px" mt="10px">
+        One JSON file with everything but who may sign in, after{" "}
+        <A href="/archive.schema.json" color="coralline">
+          its schema
+        </A>
+        . It is brought into an empty business, whole or not at all.
+      </Box>
+    </Box>
+  );
+}
