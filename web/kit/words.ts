@@ -19,6 +19,13 @@ export function dayLabel(date: string): string {
     .replace(",", "");
 }
 
+/** "25 Nov 2026": a day that may lie in another year. */
+export function yearDate(date: string): string {
+  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
+    new Date(`${date}T12:00:00Z`),
+  );
+}
+
 /** A number and unit of a working in a person's units: litres and centimetres follow them, the rest stays. */
 export function quantityText(
   value: number,

@@ -1,6 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type Entity, recordKinds, type Values } from "@keel-round/core/book";
-import { shortDate } from "@keel-round/core/letter";
 import { figure } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
 import type { HistoryLine } from "@/data/book/history";
@@ -12,6 +11,7 @@ import { Span } from "@/kit/elements";
 import type { LinkOptions } from "@/kit/record/FieldInput";
 import { History } from "@/kit/record/History";
 import { RecordForm } from "@/kit/record/RecordForm";
+import { yearDate } from "@/kit/words";
 import { ArchiveButton } from "./ArchiveButton";
 import { restoreAction, saveRecordAction, undoAction } from "./actions";
 import { Codes } from "./Codes";
@@ -143,10 +143,10 @@ function facts(entity: Entity, values: Values, today: string) {
     wear.hoursRun === null ? null : `${figure(wear.hoursRun, 0)} h run`,
     wear.serviceDueOn === null
       ? null
-      : `service ${wear.serviceDueOn < today ? "was due" : "due"} ${shortDate(wear.serviceDueOn)}`,
+      : `service ${wear.serviceDueOn < today ? "was due" : "due"} ${yearDate(wear.serviceDueOn)}`,
     wear.replaceDueOn === null
       ? null
-      : `replace ${wear.replaceDueOn < today ? "was due" : "by"} ${shortDate(wear.replaceDueOn)}`,
+      : `replace ${wear.replaceDueOn < today ? "was due" : "by"} ${yearDate(wear.replaceDueOn)}`,
   ].filter((p) => p !== null);
   const late = (wear.serviceDueOn ?? "9") < today || (wear.replaceDueOn ?? "9") < today;
   return <Span color={late ? "ochre" : "soft"}>{parts.join("; ")}</Span>;

@@ -57,6 +57,46 @@ export function FilesPage({
             CSV in any encoding, with commas, semicolons or tabs, up to {limits.bytes / 1_000_000} MB and{" "}
             {limits.rows.toLocaleString("en-GB")} rows. Nothing changes before you have seen every row and say so.
           </Box>
+          <Box mt="30px">
+            <SubHead>Brought in before</SubHead>
+            {imports.length === 0 ? (
+              <Box color="soft" pt="10px">
+                Nothing yet.
+              </Box>
+            ) : (
+              <Table borderCollapse="collapse" fontSize="14px" w="100%">
+                <thead>
+                  <tr>
+                    {["File", "Holds", "Day", "By", "State"].map((h) => (
+                      <Head key={h}>{h}</Head>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {imports.map((i) => (
+                    <tr key={i.id}>
+                      <Cell fontWeight="560">
+                        <AppLink href={`/desk/files/${i.id}`} data-row="">
+                          {i.fileName}
+                        </AppLink>
+                      </Cell>
+                      <Cell>{manyOf(i.kind)}</Cell>
+                      <Cell whiteSpace="nowrap">{dayLabel(i.on)}</Cell>
+                      <Cell>{i.by}</Cell>
+                      <Cell>
+                        {STATE[i.state]}
+                        {i.state === "done" && (
+                          <Span color="soft">
+                            : {i.counts.new} new, {i.counts.change} changed
+                          </Span>
+                        )}
+                      </Cell>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            )}
+          </Box>
         </Box>
         <Box w={{ base: "100%", lg: "340px" }}>
           <SubHead>Take a list out</SubHead>
@@ -82,46 +122,6 @@ export function FilesPage({
           <Everything />
         </Box>
       </Flex>
-      <Box mt="26px">
-        <SubHead>Brought in before</SubHead>
-        {imports.length === 0 ? (
-          <Box color="soft" pt="10px">
-            Nothing yet.
-          </Box>
-        ) : (
-          <Table borderCollapse="collapse" fontSize="14px" w="100%">
-            <thead>
-              <tr>
-                {["File", "Holds", "Day", "By", "State"].map((h) => (
-                  <Head key={h}>{h}</Head>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {imports.map((i) => (
-                <tr key={i.id}>
-                  <Cell fontWeight="560">
-                    <AppLink href={`/desk/files/${i.id}`} data-row="">
-                      {i.fileName}
-                    </AppLink>
-                  </Cell>
-                  <Cell>{manyOf(i.kind)}</Cell>
-                  <Cell whiteSpace="nowrap">{dayLabel(i.on)}</Cell>
-                  <Cell>{i.by}</Cell>
-                  <Cell>
-                    {STATE[i.state]}
-                    {i.state === "done" && (
-                      <Span color="soft">
-                        : {i.counts.new} new, {i.counts.change} changed
-                      </Span>
-                    )}
-                  </Cell>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        )}
-      </Box>
     </Box>
   );
 }

@@ -28,7 +28,7 @@ const TABLE = {
   "& th": { color: "soft", fontSize: "12.5px", fontWeight: 620, borderColor: "ruleStrong", whiteSpace: "nowrap" },
   "& td": { maxW: "260px", overflowWrap: "anywhere" },
   "& td.num, & td.cell": { fontFamily: "mono", fontSize: "13px" },
-  "& td.wrong": { bg: "vermilionWash" },
+  "& td.wrong": { bg: "vermilionWash", pl: "8px" },
 } as const;
 
 /** The rows, those with errors first; what is wrong stands in its cell and can be mended there. */
@@ -100,6 +100,7 @@ export function RowTable({
                               type="button"
                               py="1px"
                               px="8px"
+                              ml="8px"
                               mt="3px"
                               fontSize="13px"
                               onClick={() => setOpen({ rowNo: row.rowNo, column })}

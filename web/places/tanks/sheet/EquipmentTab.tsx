@@ -1,11 +1,11 @@
 import { Box } from "@chakra-ui/react";
-import { shortDate } from "@keel-round/core/letter";
 import { figure } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
 import type { Equipment } from "@/data/book/equipment";
 import { AppLink } from "@/kit/AppLink";
 import { A, Rect, Span, Svg, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
+import { yearDate } from "@/kit/words";
 
 /** How much of a life is used: a bar of a hundred, the part beyond it in ochre. */
 function Life({ used }: { used: number }) {
@@ -49,7 +49,7 @@ export function EquipmentTab({
     ) : (
       <Span color={on < today ? "ochre" : "inherit"} fontWeight={on < today ? "600" : "400"}>
         {on < today ? "was due " : ""}
-        {shortDate(on)}
+        {yearDate(on)}
       </Span>
     );
   return (
@@ -72,7 +72,7 @@ export function EquipmentTab({
                   <Cell fontWeight="560">
                     {editable ? <AppLink href={`/desk/equipment/${e.id}`}>{e.name}</AppLink> : e.name}
                   </Cell>
-                  <Cell whiteSpace="nowrap">{shortDate(e.installedOn)}</Cell>
+                  <Cell whiteSpace="nowrap">{yearDate(e.installedOn)}</Cell>
                   <Cell fontFamily="mono">{wear.hoursRun === null ? "" : figure(wear.hoursRun, 0)}</Cell>
                   <Cell whiteSpace="nowrap">{due(wear.serviceDueOn)}</Cell>
                   <Cell whiteSpace="nowrap">

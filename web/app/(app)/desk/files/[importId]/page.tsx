@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { z } from "zod";
 import { orNotFound, pageScope } from "@/data/pageScope";
 import { loadImport, rowsToShow } from "@/data/transfer/imports";
+import { DeskNav } from "@/places/desk/DeskNav";
 import { ImportPage } from "@/places/desk/files/ImportPage";
 
 export default async function OneImport({ params }: { params: Promise<{ importId: string }> }) {
@@ -12,11 +13,14 @@ export default async function OneImport({ params }: { params: Promise<{ importId
   const file = await orNotFound(loadImport(scope, importId));
   const rows = await rowsToShow(importId);
   return (
-    <ImportPage
-      ownZone={scope.zone}
-      file={file}
-      rows={rows.map(({ rowNo, cells, state, issues }) => ({ rowNo, cells, state, issues }))}
-      targets={targetsOf(file.kind).map(({ key, label, units }) => ({ key, label, units }))}
-    />
+    <>
+      <DeskNav here="files" scope={scope} />
+      <ImportPage
+        ownZone={scope.zone}
+        file={file}
+        rows={rows.map(({ rowNo, cells, state, issues }) => ({ rowNo, cells, state, issues }))}
+        targets={targetsOf(file.kind).map(({ key, label, units }) => ({ key, label, units }))}
+      />
+    </>
   );
 }
