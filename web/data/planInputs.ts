@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from "@keel-round/core/calendar";
 import type { TankTask } from "@keel-round/core/programme";
 import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
-import type { TankBook, TankKind } from "@keel-round/core/tank";
+import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
 import type { DailyLimits, OpenFinding, PlanInput, WaterSource } from "@keel-round/core/visit";
 import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
@@ -46,7 +46,7 @@ export function sourceOf(row: typeof source.$inferSelect): WaterSource {
 
 /** The row of a tank as the core knows it, with the animals that live in it where the plan asks for them. */
 export function bookOf(row: typeof tank.$inferSelect, animals: TankBook["animals"] = []): TankBook {
-  return { id: row.id, name: row.name, kind: row.kind as TankKind, ...row.facts, animals } as TankBook;
+  return schooled({ id: row.id, name: row.name, kind: row.kind as TankKind, ...row.facts, animals } as TankBook);
 }
 
 /** Groups of animals of some tanks as the core knows them, by tank, the first named first. */

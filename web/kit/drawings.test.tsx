@@ -2,6 +2,7 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { type DayStop, planDay } from "@keel-round/core/round";
 import { kindFacts, type TankBook } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
+import { VESSEL_SHAPES, vesselOf, vesselShapes } from "@keel-round/core/vessel";
 import { markCmOf } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
@@ -9,6 +10,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, test } from "vitest";
 import { BandDots } from "./BandStrip";
 import { DayRibbon, SmallRibbon } from "./DayRibbon";
+import { PlanView } from "./PlanView";
 import { Section } from "./Section";
 import { TrimMark } from "./Trim";
 import { system } from "./theme/system";
@@ -55,7 +57,7 @@ const book: TankBook = {
 describe("the section is to scale", () => {
   const html = draw(<Section book={book} markCm={20} units={METRIC} width={620} />);
   // The glass: down one side, along the floor, up the other.
-  const glass = html.match(/d="M([\d.]+) ([\d.]+) V([\d.]+) H([\d.]+) V([\d.]+)"/);
+  const glass = html.match(/d="M([\d.]+) ([\d.]+) L[\d.]+ ([\d.]+) L([\d.]+) [\d.]+ L[\d.]+ [\d.]+" fill="none"/);
   const [left, rim, floor, right] = [1, 2, 3, 4].map((i) => Number(glass?.[i]));
   const perCm = ((floor ?? 0) - (rim ?? 0)) / 50;
 
@@ -69,6 +71,26 @@ describe("the section is to scale", () => {
         `${cm} cm`,
       ).toBe(true);
     expect(html).toContain(">20.0<");
+  });
+  test("every shape of vessel is drawn, and from above where the front does not say it", () => {
+    for (const shape of VESSEL_SHAPES) {
+      const sides = Object.fromEntries(vesselShapes[shape].dimensions.map(({ key }) => [key, 0.5]));
+      const vessel = vesselOf(shape, {
+        ...sides,
+        bowM: 0.1,
+        endM: 0.2,
+        cutLengthM: 0.2,
+        cutWidthM: 0.2,
+        heightM: 0.45,
+      });
+      const drawn = draw(
+        <Section book={{ ...book, display: { ...book.display, vessel } }} markCm={null} units={METRIC} width={620} />,
+      );
+      expect(drawn, shape).not.toContain("NaN");
+      const plan = draw(<PlanView vessel={vessel} width={150} />);
+      expect(plan, shape).not.toContain("NaN");
+      if (shape === "corner") expect(plan.match(/ L/g)).toHaveLength(4);
+    }
   });
   test("a screen reader hears the numbers", () =>
     expect(html).toContain("water stands 10.0 cm below the rim, drain mark 20.0 cm from the rim"));

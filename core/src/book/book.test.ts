@@ -187,7 +187,7 @@ describe("lines of a list", () => {
     const [line] = writeList(columns, [nitrate], METRIC);
     expect(line?.actLow).toBe("");
     expect(readValues([bands], { bands: [line ?? {}] }, METRIC).values.bands).toEqual([nitrate]);
-    expect(sayField(bands, [nitrate], METRIC)).toBe("Nitrate — 0 20 40 21 days always measured");
+    expect(sayField(bands, [nitrate], METRIC)).toBe("Nitrate — 0.0 20.0 40.0 21 days always measured");
   });
   test("an empty line is none, a wrong cell says where it is", () => {
     const blank = Object.fromEntries(columns.map((c) => [c.key, c.type.kind === "yes-no" ? "no" : ""]));

@@ -180,6 +180,49 @@ function schoolFields(): Field[] {
       ["vinegar", "Dilute vinegar on the cloth"],
       ["cleaner", "Aquarium-safe cleaner on the cloth"],
     ]),
+    school("media", "Mechanical media", [
+      ["daily", "Swapped daily"],
+      ["every-2-3-days", "Every two to three days, before it rots"],
+      ["weekly", "Weekly"],
+      ["none", "None"],
+    ]),
+    school("mediaWhen", "Clean media goes in", [
+      ["before-cloud", "Before the change, to catch the cloud"],
+      ["after-cloud", "After the cloud has cleared"],
+    ]),
+    school("bubbles", "Bubbles to lift dirt", [
+      ["on-purpose", "On purpose; never with jellyfish or seahorses"],
+      ["never", "Never"],
+    ]),
+    school("testMethod", "Tests are made with", [
+      ["strips", "strips: quick and coarse"],
+      ["liquid", "liquid kits"],
+      ["photometer", "a photometer or meter"],
+    ]),
+    school("salinity", "Marine salinity", [
+      ["natural", "as the sea"],
+      ["lower", "lower, for fish alone: 1.022 to 1.024"],
+    ]),
+    school("temperatureMatch", "Temperature of new water", [
+      ["exact", "Matched to the tank"],
+      ["above-floor", "Cooler is right as long as the tank stays above its floor"],
+    ]),
+    school("saltAge", "A mix is used", [
+      ["when-clear", "as soon as it is clear"],
+      ["hours", "some hours after mixing"],
+      ["weeks", "kept for weeks, warm and moving"],
+    ]),
+    school("acidSoak", "Pumps are soaked", [
+      ["weak", "in weak acid for half an hour"],
+      ["strong", "in strong acid, short"],
+      ["citric", "in citric acid"],
+      ["in-place", "in place, running"],
+    ]),
+    school("fertiliser", "Fertiliser", [
+      ["lean", "Lean: half the label"],
+      ["full", "Full"],
+      ["after-change", "Only after a change"],
+    ]),
   ];
 }
 

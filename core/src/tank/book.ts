@@ -42,6 +42,19 @@ export interface Schools {
   readonly substrate: "whole" | "sectors" | "surface" | "never" | "bare";
   readonly heater: "off" | "lowered" | "in-sump" | "none";
   readonly outside: "water" | "vinegar" | "cleaner";
+  /** How often mechanical media is swapped. */
+  readonly media: "daily" | "every-2-3-days" | "weekly" | "none";
+  readonly mediaWhen: "before-cloud" | "after-cloud";
+  /** Bubbles that lift dirt; barred for jellyfish and seahorses whatever is chosen. */
+  readonly bubbles: "on-purpose" | "never";
+  readonly testMethod: "strips" | "liquid" | "photometer";
+  /** Marine: as the sea, or lower for fish alone. */
+  readonly salinity: "natural" | "lower";
+  readonly temperatureMatch: "exact" | "above-floor";
+  /** How old a mix is when it is used. */
+  readonly saltAge: "when-clear" | "hours" | "weeks";
+  readonly acidSoak: "weak" | "strong" | "citric" | "in-place";
+  readonly fertiliser: "lean" | "full" | "after-change";
 }
 
 /** What is switched off for a change, in the tank's own order. */

@@ -17,3 +17,4 @@ export { type TankMisfit, tankMisfits } from "./check.ts";
 export { type KindFacts, kindFacts } from "./kinds.ts";
 export { type QuickAnswers, quickStart, volumeRelative95 } from "./quickStart.ts";
 export type { TankFacts } from "./schema.ts";
+export { schooled } from "./schooled.ts";

@@ -42,6 +42,15 @@ const BASE: Schools = {
   substrate: "sectors",
   heater: "off",
   outside: "water",
+  media: "weekly",
+  mediaWhen: "after-cloud",
+  bubbles: "never",
+  testMethod: "liquid",
+  salinity: "natural",
+  temperatureMatch: "exact",
+  saltAge: "hours",
+  acidSoak: "citric",
+  fertiliser: "full",
 };
 
 /** Practice figures of a marine tank: ranges for checks, not fixed truths. */

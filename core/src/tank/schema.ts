@@ -39,6 +39,15 @@ export const SchoolsSchema = z.object({
   substrate: z.enum(["whole", "sectors", "surface", "never", "bare"]),
   heater: z.enum(["off", "lowered", "in-sump", "none"]),
   outside: z.enum(["water", "vinegar", "cleaner"]),
+  media: z.enum(["daily", "every-2-3-days", "weekly", "none"]),
+  mediaWhen: z.enum(["before-cloud", "after-cloud"]),
+  bubbles: z.enum(["on-purpose", "never"]),
+  testMethod: z.enum(["strips", "liquid", "photometer"]),
+  salinity: z.enum(["natural", "lower"]),
+  temperatureMatch: z.enum(["exact", "above-floor"]),
+  saltAge: z.enum(["when-clear", "hours", "weeks"]),
+  acidSoak: z.enum(["weak", "strong", "citric", "in-place"]),
+  fertiliser: z.enum(["lean", "full", "after-change"]),
 });
 
 const date = z.iso.date("That day does not exist.");

@@ -225,8 +225,9 @@ export function vesselBounds(
       return [{ field: "endM", high: Math.min(vessel.lengthM, vessel.widthM) }];
     case "l-shape":
       return [
-        { field: "cutLengthM", high: vessel.lengthM },
-        { field: "cutWidthM", high: vessel.widthM },
+        // What is left on either side is wide enough for a hand.
+        { field: "cutLengthM", high: 0.95 * vessel.lengthM },
+        { field: "cutWidthM", high: 0.95 * vessel.widthM },
       ];
     case "bowl":
       return [{ field: "heightM", high: vessel.diameterM }];

@@ -1,8 +1,9 @@
 import { tasksFor } from "../programme/index.ts";
-import { isSalt } from "../tank/index.ts";
+import { isSalt, schooled } from "../tank/index.ts";
 import type { PlanInput } from "./inputs.ts";
 import { orderSteps } from "./order.ts";
 import { rulesFor } from "./rules.ts";
+import { schoolTasks } from "./schoolTasks.ts";
 import { buildSteps, type Step } from "./steps.ts";
 import { planWater, type WaterPlan } from "./water.ts";
 
@@ -37,11 +38,17 @@ const ALWAYS_CARRIED = ["towels", "thermometer", "log"];
  * @throws {OutOfRangeError} for a tank without volume.
  * @throws {OrderCycleError} if rules contradict each other.
  */
-export function planVisit(input: PlanInput): VisitPlan {
+export function planVisit(given: PlanInput): VisitPlan {
+  const input = { ...given, book: schooled(given.book) };
   const { book } = input;
   const water = planWater(input);
   const treatmentUntil = book.treatment && input.on < book.treatment.followUpOn ? book.treatment.followUpOn : undefined;
-  const { due, held } = tasksFor(input.tasks, input.on, input.nextVisitOn, treatmentUntil);
+  const { due, held } = tasksFor(
+    schoolTasks(input, water.litres.value > 0),
+    input.on,
+    input.nextVisitOn,
+    treatmentUntil,
+  );
   const steps = orderSteps(buildSteps(input, water, due, held), rulesFor(book.schools));
   const kit = [...new Set([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)])].sort();
   return {

@@ -24,7 +24,6 @@ const ALWAYS: readonly OrderRule[] = [
   rule("hardware", "refill", "What was opened is closed before the water comes back."),
   rule("drain", "refill", "First out, then in."),
   rule("refill", "power-up", "Everything stands in water before it runs."),
-  rule("power-up", "media", "Clean media goes in when the cloud has been carried to it."),
   rule("media", "dose", "Fresh media would take up the dose."),
   rule("refill", "dose", "A dose before the change is drained away."),
   rule("power-up", "dose", "Moving water spreads a dose."),
@@ -45,6 +44,9 @@ export function rulesFor(schools: Schools): readonly OrderRule[] {
     rules.push(rule("power-up", "animals-back", "They return when level and salinity are right."));
     rules.push(rule("animals-back", "verify", "Floating or sinking is judged with them in and the flow on."));
   }
+  if (schools.mediaWhen === "after-cloud")
+    rules.push(rule("power-up", "media", "Clean media goes in when the cloud has been carried away."));
+  else rules.push(rule("media", "power-up", "Clean media catches the cloud when the flow comes back."));
   if (schools.pumpsAtSiphon === "on")
     rules.push(rule("siphon-start", "power-down", "The sump falls first, so that the run-back cannot flood."));
   return rules;

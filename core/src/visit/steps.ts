@@ -9,10 +9,11 @@ import {
   taskLibrary,
 } from "../programme/index.ts";
 import { isSalt, type SwitchGear, type TankBook } from "../tank/index.ts";
-import type { Parameter } from "../units/index.ts";
+import { type Parameter, parameterFacts } from "../units/index.ts";
 import { runBack } from "../vessel/index.ts";
 import type { PlanInput } from "./inputs.ts";
 import type { Orderable } from "./order.ts";
+import { cleanMedia, MECHANICAL } from "./schoolTasks.ts";
 import type { WaterPlan } from "./water.ts";
 
 /** One thing to do on a visit. */
@@ -58,6 +59,9 @@ const GEAR_NAME: Record<SwitchGear, string> = {
 export function gearName(gear: SwitchGear): string {
   return GEAR_NAME[gear];
 }
+
+/** Bubbles are caught under a bell or swallowed: barred whatever the school. */
+const NO_BUBBLES: readonly TankBook["kind"][] = ["jellyfish", "seahorse"];
 
 const HAZARD: Record<string, string> = {
   sting: "Stinging animals in this tank: gloves, and know where they are before a hand goes in.",
@@ -169,6 +173,17 @@ export function buildSteps(
       3,
       "Fifteen minutes early, so that leftovers leave with the old water and animals eat before the stress.",
       { kit: ["food"] },
+    );
+
+  if (book.schools.bubbles === "on-purpose" && !NO_BUBBLES.includes(book.kind) && changing)
+    add(
+      "bubbles",
+      "lift",
+      79,
+      "Air stone on under the rock for a few minutes",
+      3,
+      "Fine bubbles lift dirt that a baster does not reach, so that it leaves with the water.",
+      { kit: ["air pump and stone"], caution: "Off again before the water falls to it." },
     );
 
   for (const { task, lateDays } of due) addTask(steps, input, task.code, task, lateDays, changing);
@@ -370,9 +385,8 @@ function addTask(
   const phase = library.phase === "drain" && !changing ? "lift" : library.phase;
   const sector =
     code === "vacuum-sector" && book.schools.substrate === "sectors" ? (task.lastSector % book.sectors) + 1 : undefined;
-  if (code === "vacuum-sector" && ["never", "bare"].includes(book.schools.substrate)) return;
-  const kit =
-    code === "glass-inside" ? [book.material === "acrylic" ? "soft pad for acrylic" : "glass scraper"] : library.kit;
+  if (code === "vacuum-sector" && book.schools.substrate === "never") return;
+  const soak = SOAKED.includes(code) ? SOAK[book.schools.acidSoak] : null;
   steps.push({
     id: code,
     phase,
@@ -384,12 +398,12 @@ function addTask(
         : lateDays > task.giveDays
           ? `${library.reason} ${lateDays} days late.`
           : library.reason,
-    ...minutesOf(input, code, library.minutes),
-    kit,
+    ...minutesOf(input, code, library.minutes + (soak?.moreMinutes ?? 0)),
+    kit: taskKit(input, code),
     caution:
       code === "glass-inside" && book.material === "acrylic"
         ? "Acrylic: nothing hard, no blade, no ammonia or alcohol."
-        : library.caution,
+        : (soak?.caution ?? library.caution),
     task: code,
     ...(typeof library.result === "object"
       ? { test: library.result.test }
@@ -401,6 +415,54 @@ function addTask(
   });
 }
 
+/** Jobs that soak a pump, and how each school does it; acids are poured into water, never the other way. */
+const SOAKED: readonly TaskCode[] = ["pump-soak", "wave-maker-soak"];
+const SOAK = {
+  weak: {
+    kit: "vinegar",
+    moreMinutes: 10,
+    caution: "Weak acid, half an hour; gloves on, never near bleach. Rinse until no smell is left.",
+  },
+  strong: {
+    kit: "acid cleaner",
+    moreMinutes: 0,
+    caution: "Strong acid, minutes only: gloves and eye cover, acid into water, window open, never near bleach.",
+  },
+  citric: {
+    kit: "citric acid",
+    moreMinutes: 0,
+    caution: "Acid into water, gloves on; never near bleach. Rinse until no smell is left.",
+  },
+  "in-place": {
+    kit: "soak bucket with its own pump",
+    moreMinutes: -5,
+    caution: "In its own bucket, running there; never with acid in the tank's circuit.",
+  },
+} as const;
+
+const METHOD_KIT = { strips: "strips", liquid: "liquid kit", photometer: "photometer" } as const;
+/** Read by an instrument of their own, whatever the school of tests. */
+const OWN_INSTRUMENT: readonly Parameter[] = ["temperature", "salinity", "ph"];
+
+/** What to bring for a job, as the tank's material and schools ask. */
+function taskKit(input: PlanInput, code: TaskCode): readonly string[] {
+  const { kit, result } = libraryTask(code);
+  const { material, schools } = input.book;
+  if (code === "glass-inside") return [material === "acrylic" ? "soft pad for acrylic" : "glass scraper"];
+  if (code === "outside-glass") return [...kit, OUTSIDE_KIT[schools.outside]];
+  if (code === "fertiliser") return [schools.fertiliser === "lean" ? "fertiliser, half the label" : "fertiliser"];
+  if (SOAKED.includes(code)) return [...kit.filter((k) => k !== "citric acid"), SOAK[schools.acidSoak].kit];
+  if (MECHANICAL.includes(code)) {
+    const pieces = cleanMedia(input);
+    return kit.map((k) => (pieces > 1 ? `${k}, ${pieces}` : k));
+  }
+  if (typeof result === "object" && !OWN_INSTRUMENT.includes(result.test))
+    return [`${parameterFacts[result.test].label.toLowerCase()}, ${METHOD_KIT[schools.testMethod]}`];
+  return kit;
+}
+
+const OUTSIDE_KIT = { water: "clean water", vinegar: "dilute vinegar", cleaner: "aquarium-safe cleaner" } as const;
+
 function taskTitle(code: TaskCode, book: TankBook, sector?: number): string {
   if (code === "glass-inside") {
     const panes = { all: "all panes", viewing: "the viewing panes", "leave-one": "all panes but the grazers'" }[
@@ -410,6 +472,7 @@ function taskTitle(code: TaskCode, book: TankBook, sector?: number): string {
   }
   if (code === "vacuum-sector") {
     if (sector) return `Vacuum sector ${sector} of ${book.sectors}`;
+    if (book.schools.substrate === "bare") return "Siphon spots off the bare floor";
     return book.schools.substrate === "whole" ? "Vacuum the whole bed" : "Skim the top of the bed with the siphon";
   }
   return libraryTask(code).name;
@@ -425,18 +488,28 @@ type Add = (
   more?: Partial<Step>,
 ) => void;
 
+/** What is looked at in a mix, by how old it is when it is used. */
+const MIX = {
+  "when-clear": {
+    title: "Check the fresh mix: clear, salinity, temperature",
+    reason: "Used as soon as it is clear; matched to the tank's measured salinity before any of it goes in.",
+  },
+  hours: {
+    title: "Check the mix: salinity and temperature",
+    reason: "Matched to the tank's measured salinity before any of it goes in.",
+  },
+  weeks: {
+    title: "Stir the kept mix, then check salinity and temperature",
+    reason: "What stood for weeks has settled and lost water; it is matched again before any of it goes in.",
+  },
+} as const;
+
 function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
   const { source } = input;
-  if (source.kind === "mix")
-    add(
-      "mix",
-      "prepare",
-      50,
-      "Check the mix: salinity and temperature",
-      2,
-      "Matched to the tank's measured salinity before any of it goes in.",
-      { figure: "mix", kit: ["salinity meter"] },
-    );
+  if (source.kind === "mix") {
+    const { title, reason } = MIX[input.book.schools.saltAge];
+    add("mix", "prepare", 50, title, 2, reason, { figure: "mix", kit: ["salinity meter"] });
+  }
   if (source.kind === "natural-sea")
     add(
       "sea-check",

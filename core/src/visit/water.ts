@@ -507,7 +507,10 @@ function refillTemperature(input: PlanInput, known: Partial<Record<Parameter, Kn
   const band = book.bands.find((b) => b.parameter === "temperature");
   const well = !band || (tankC >= band.idealLow && tankC <= band.idealHigh);
   const move = well ? 0 : Math.min(limits.temperatureC, Math.max(-limits.temperatureC, book.targetC - tankC));
-  const wish = Math.min(tankC + 8, Math.max(tankC - 8, tankC + move / share));
+  const wish =
+    book.schools.temperatureMatch === "above-floor" && well
+      ? coolestRefillC(tankC, band?.idealLow ?? tankC, limits.temperatureC, share)
+      : Math.min(tankC + 8, Math.max(tankC - 8, tankC + move / share));
   const refillC = source.canWarm ? Math.max(source.coldC, wish) : source.coldC;
   const afterC = afterExchange(tankC, refillC, share);
   return worked("refill-temperature", refillC, "°C", {
@@ -516,6 +519,16 @@ function refillTemperature(input: PlanInput, known: Partial<Record<Parameter, Kn
     share: q(share * 100, "%"),
     "tank afterwards": q(afterC, "°C"),
   });
+}
+
+/**
+ * The coolest new water that leaves the tank above its floor and within a day's change, °C.
+ *
+ * Tr = T0 + (Tlimit − T0)/f, with the higher of the two limits.
+ */
+function coolestRefillC(tankC: number, floorC: number, mostFallC: number, share: number): number {
+  const lowestC = Math.max(floorC, tankC - mostFallC);
+  return Math.min(tankC, tankC + (lowestC - tankC) / share);
 }
 
 function expectedAfter(
