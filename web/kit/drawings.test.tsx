@@ -57,7 +57,7 @@ const book: TankBook = {
 describe("the section is to scale", () => {
   const html = draw(<Section book={book} markCm={20} units={METRIC} width={620} />);
   // The glass: down one side, along the floor, up the other.
-  const glass = html.match(/d="M([\d.]+) ([\d.]+) L[\d.]+ ([\d.]+) L([\d.]+) [\d.]+ L[\d.]+ [\d.]+" fill="none"/);
+  const glass = html.match(/d="M([\d.]+) ([\d.]+) L[\d.]+ ([\d.]+) L([\d.]+) [\d.]+ L[\d.]+ [\d.]+"/);
   const [left, rim, floor, right] = [1, 2, 3, 4].map((i) => Number(glass?.[i]));
   const perCm = ((floor ?? 0) - (rim ?? 0)) / 50;
 

@@ -32,7 +32,7 @@ export function planAreaM2(plan: readonly PlanCorner[]): number {
 /** The plan as points for a drawing, m: corners, and arcs cut into `perTurn` parts of a full turn. */
 export function planPoints(plan: readonly PlanCorner[], perTurn = 96): { readonly x: number; readonly y: number }[] {
   return edges(plan).flatMap(({ from, to, turn, radius }) => {
-    const parts = turn === 0 ? 1 : Math.max(8, Math.ceil((Math.abs(turn) / (2 * Math.PI)) * perTurn));
+    const parts = turn === 0 ? 1 : Math.max(24, Math.ceil((Math.abs(turn) / (2 * Math.PI)) * perTurn));
     // The arc's centre lies to the left of the chord for a left turn, nearer than the radius for less than half a turn.
     const chord = Math.hypot(to.x - from.x, to.y - from.y);
     const [ux, uy] = [(to.x - from.x) / chord, (to.y - from.y) / chord];
