@@ -47,8 +47,12 @@ for (const colorScheme of ["light", "dark"] as const) {
     }
     await page.goto("/desk/site/new");
     await check(page, "new site");
-    const maud = await context.browser()?.newPage({ baseURL: baseURL ?? "", colorScheme });
-    if (!maud) throw new Error("No page");
+    const desk = await browser.newContext({
+      baseURL: baseURL ?? "",
+      colorScheme,
+      viewport: { width: 1280, height: 900 },
+    });
+    const maud = await desk.newPage();
     await as("Maud", { page: maud });
     await maud.goto("/desk/client");
     await maud.locator("tbody a").first().click();
@@ -63,7 +67,7 @@ for (const colorScheme of ["light", "dark"] as const) {
     await maud.getByRole("button", { name: "Check every row" }).click();
     await expect(maud.getByText("“wrong” is not an e-mail address.")).toBeVisible();
     await check(maud, "import");
-    await maud.context().close();
+    await desk.close();
     await page.keyboard.press("/");
     await page.keyboard.type("reef");
     await expect(page.getByRole("option").first()).toBeVisible();

@@ -50,7 +50,8 @@ export const GoButton = chakra("button", {
   },
 });
 
-export const TextInput = chakra("input", {
+/** The frame of what is typed into. */
+const TYPED = {
   base: {
     borderWidth: "1px",
     borderColor: "ruleStrong",
@@ -63,22 +64,11 @@ export const TextInput = chakra("input", {
     fontSize: "15px",
     _invalid: { borderColor: "vermilion" },
   },
-});
+} as const;
 
-export const TextArea = chakra("textarea", {
-  base: {
-    borderWidth: "1px",
-    borderColor: "ruleStrong",
-    bg: "sheet",
-    color: "ink",
-    px: "12px",
-    py: "8px",
-    rounded: "s",
-    w: "100%",
-    fontSize: "15px",
-    _invalid: { borderColor: "vermilion" },
-  },
-});
+export const TextInput = chakra("input", TYPED);
+
+export const TextArea = chakra("textarea", TYPED);
 
 export const Choice = chakra("select", {
   base: {

@@ -1,3 +1,4 @@
+import { addDays } from "@keel-round/core/calendar";
 import { kindProgramme, libraryTask } from "@keel-round/core/programme";
 import { quickStart, type TankKind, tankMisfits } from "@keel-round/core/tank";
 import { TankKindSchema, VesselSchema } from "@keel-round/core/tank/schema";
@@ -15,7 +16,7 @@ import { brokenLinks } from "./links";
 import { MADE, type When } from "./records";
 import { layTankVisits } from "./tankVisits";
 
-/** Gives a tank the jobs of its kind, counted from a day. */
+/** Gives a tank the jobs of its kind: tests are due at once, everything else counts from the day. */
 export async function giveProgramme(
   tx: Queries,
   businessId: string,
@@ -31,7 +32,7 @@ export async function giveProgramme(
       code,
       everyDays: libraryTask(code).everyDays,
       giveDays: libraryTask(code).giveDays,
-      lastDoneOn: today,
+      lastDoneOn: typeof libraryTask(code).result === "object" ? addDays(today, -libraryTask(code).everyDays) : today,
     })),
   );
 }

@@ -27,6 +27,9 @@ function problemSentence(
   }
 }
 
+/** What a tank's school of tests is called among the methods of a parameter. */
+const USUAL_METHOD = { strips: "strip", liquid: "liquid kit", photometer: "photometer" } as const;
+
 /** Enters a reading: figure, unit and method; shows it back in the canonical unit before it counts. */
 export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter: Parameter }) {
   const facts = parameterFacts[parameter];
@@ -41,7 +44,10 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
   const [text, setText] = useState(
     expected !== undefined && option ? option.fromCanonical(expected).toFixed(option.decimals) : "",
   );
-  const [method, setMethod] = useState(facts.methods[0]?.method ?? "");
+  const usual = USUAL_METHOD[visit.kept.input.book.schools.testMethod];
+  const [method, setMethod] = useState(
+    (facts.methods.find((m) => m.method === usual) ?? facts.methods[0])?.method ?? "",
+  );
   const [error, setError] = useState<string | null>(null);
   const temperatureC =
     visit.state.readings.findLast((r) => r.parameter === "temperature")?.value ?? visit.kept.input.book.targetC;
