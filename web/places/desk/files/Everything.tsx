@@ -85,7 +85,7 @@ export function Everything() {
       )}
       <Box color="soft" fontSize="13.5px" mt="10px">
         One JSON file with everything but who may sign in, after{" "}
-        <A href="/archive.schema.json" color="coralline">
+        <A href="/archive.schema.json" color="coralline" textDecoration="underline">
           its schema
         </A>
         . It is brought into an empty business, whole or not at all.
