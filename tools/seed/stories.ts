@@ -96,6 +96,7 @@ type FactsInput = {
     | "drainLPerMinute"
     | "refillLPerMinute"
     | "startedOn"
+    | "reservoirL"
   >
 > & {
     readonly schools?: Partial<
@@ -122,6 +123,7 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
     startedOn: input.startedOn ?? "2022-03-01",
     evaporationLPerDay: input.evaporation,
     topUp: input.topUp,
+    ...(input.reservoirL ? { reservoirL: input.reservoirL } : {}),
     schools: { ...of.schools, ...input.schools },
     bands: of.bands.map((b) => ({ ...b, validDays: Math.max(b.validDays, input.validDays ?? 0) })),
     targetPsu: of.targetPsu,
@@ -269,6 +271,7 @@ export function stories(day: (offset: number) => string): Story[] {
         filterUnits: [{ name: "ceramic tower", kind: "biological", biological: true }],
         evaporation: 1.1,
         topUp: "reservoir",
+        reservoirL: 12,
         drainLPerMinute: 8,
         refillLPerMinute: 6,
       }),
@@ -375,6 +378,7 @@ export function stories(day: (offset: number) => string): Story[] {
         ],
         evaporation: 3.4,
         topUp: "reservoir",
+        reservoirL: 35,
         drainLPerMinute: 14,
         refillLPerMinute: 11,
       }),
@@ -493,6 +497,7 @@ export function stories(day: (offset: number) => string): Story[] {
         filterUnits: [{ name: "moving bed", kind: "biological", biological: true }],
         evaporation: 4.5,
         topUp: "reservoir",
+        reservoirL: 28,
         drainLPerMinute: 20,
         refillLPerMinute: 16,
         notes: ["Stool needed: the top is at 2.1 m."],
@@ -644,6 +649,7 @@ export function stories(day: (offset: number) => string): Story[] {
         filterUnits: [{ name: "sponge filter", kind: "biological", biological: true }],
         evaporation: 0.9,
         topUp: "reservoir",
+        reservoirL: 10,
         startedOn: day(-122),
       }),
       jobs: kindProgramme.seahorse,
