@@ -3,7 +3,7 @@ import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness } from "../../tools/testing/world.ts";
 import { db } from "./connection";
-import { claimJob, enqueue, failJob, finishJob } from "./jobs";
+import { claimJob, enqueue, failJob, finishJob, renewJob } from "./jobs";
 import { HORIZON_DAYS, layOut } from "./layOut";
 import { business, job, stop } from "./schema";
 
@@ -26,6 +26,16 @@ describe("jobs", () => {
     expect(again?.attempts).toBe(2);
     if (again) await finishJob(again.id, later(62));
     expect(await claimJob("c", later(600))).toBeNull();
+  });
+  test("one that takes longer keeps its lease by renewing it, and only who holds it can", async () => {
+    await enqueue(db(), businessId, "import-check", { importId: "z" }, now);
+    const mine = await claimJob("a", now);
+    if (!mine) throw new Error("not claimed");
+    await renewJob(mine.id, "a", later(50));
+    expect(await claimJob("b", later(90))).toBeNull();
+    await renewJob(mine.id, "b", later(100));
+    expect((await claimJob("b", later(111)))?.id).toBe(mine.id);
+    await finishJob(mine.id, later(112));
   });
   test("a failed one comes back later, and is given up with its error after six tries", async () => {
     await enqueue(db(), businessId, "mail", { letterId: "y" }, now);

@@ -76,5 +76,10 @@ test("a database of the first version keeps its animals: they move from the tank
     { has: number; version: number }[],
   ];
   expect(kept).toEqual({ has: 0, version: 1 });
+  // Schools that were not asked then have their usual answer, and those that were keep theirs.
+  const [[schools]] = (await old.query(
+    "select json_value(facts, '$.schools.policy') as policy, json_value(facts, '$.schools.media') as media, json_value(facts, '$.schools.share') as share from tank",
+  )) as unknown as [{ policy: string; media: string; share: string }[]];
+  expect(schools).toEqual({ policy: "test-led", media: "weekly", share: "0.2" });
   await old.end();
 });

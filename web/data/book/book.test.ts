@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
 import { db } from "../connection";
 import { newId } from "../ids";
+import { loadRound } from "../round";
 import { accessLook, animal, deskChange, site, source, tank, task, visit } from "../schema";
 import type { Scope } from "../scope";
 import { decrypt, encrypt } from "../secrets";
@@ -397,5 +398,41 @@ describe("who may", () => {
     expect(
       await changeRecord(ines, "site", { id: place.id, version: place.version, values: { pets: "none" } }, when()),
     ).toMatchObject({ kind: "saved" });
+  });
+});
+
+describe("what is known of a site reaches the plan", () => {
+  const planAt = async (q: string) => {
+    const row = await find("tank", q);
+    return (await loadTank(ines, row.id, today)).input;
+  };
+  test("a tap without hot water cannot be warmed; a mix can", async () => {
+    const place = await find("site", "Lanehead");
+    const before = await planAt("Waiting room Lanehead");
+    expect(before.source.kind).toBe("tap");
+    expect(before.source.canWarm).toBe(true);
+    await changeRecord(ines, "site", { id: place.id, version: place.version, values: { hotWater: false } }, when());
+    expect((await planAt("Waiting room Lanehead")).source.canWarm).toBe(false);
+    const dental = await find("site", "Ilves");
+    await changeRecord(ines, "site", { id: dental.id, version: dental.version, values: { hotWater: false } }, when());
+    expect((await planAt("Reef Ilves")).source.canWarm).toBe(true);
+  });
+  test("a septic tank sends the waste of a salt tank home in the van, and the visit says so", async () => {
+    const reef = await find("tank", "Reef Ilves");
+    const { plan } = await loadTank(ines, reef.id, today);
+    expect(plan.water.wasteL).toBe(plan.water.litres.value);
+    expect(plan.steps.find((s) => s.id === "waste-barrel")?.reason).toContain("must not have salt water in its drain");
+    const dental = await find("site", "Ilves");
+    await changeRecord(ines, "site", { id: dental.id, version: dental.version, values: { drain: "sewer" } }, when());
+    expect((await loadTank(ines, reef.id, today)).plan.water.wasteL).toBe(0);
+  });
+  test("windows and times move the stop of the round", async () => {
+    const place = await find("site", "Town Museum");
+    const windows = Object.fromEntries(["1", "2", "3", "4", "5", "6", "7"].map((d) => [d, { from: 840, to: 1020 }]));
+    await changeRecord(maud, "site", { id: place.id, version: place.version, values: { windows } }, when());
+    const { stops, day } = await loadRound(ines, ines.personId, today);
+    const museum = stops.find((s) => s.site.name === "Town Museum");
+    // Not before two in the afternoon.
+    expect(day.stops.find((s) => s.stop.id === museum?.id)?.start).toBeGreaterThanOrEqual(840);
   });
 });

@@ -1,1 +1,1 @@
-UPDATE `tank` SET `facts` = JSON_SET(`facts`, '$.schools', JSON_MERGE_PATCH('{"media":"weekly","mediaWhen":"after-cloud","bubbles":"never","testMethod":"liquid","salinity":"natural","temperatureMatch":"exact","saltAge":"hours","acidSoak":"citric","fertiliser":"full"}', JSON_EXTRACT(`facts`, '$.schools')));
+UPDATE `tank` SET `facts` = JSON_MERGE_PATCH('{"schools":{"media":"weekly","mediaWhen":"after-cloud","bubbles":"never","testMethod":"liquid","salinity":"natural","temperatureMatch":"exact","saltAge":"hours","acidSoak":"citric","fertiliser":"full"}}', `facts`);
