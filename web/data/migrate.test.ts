@@ -43,6 +43,7 @@ test("a database of the first version keeps its animals: they move from the tank
   const [business, client, site, water, tank] = Array.from({ length: 5 }, newId);
   const facts = {
     notes: [],
+    schools: { policy: "test-led", share: 0.2 },
     animals: [
       { name: "blennies", count: 4 },
       { name: "anemones", count: 9, hazard: "sting" },
