@@ -58,6 +58,30 @@ test("what is wrong stands beside what was typed, and a draft outlives the page"
   await expect(page.getByText("made this client")).toBeVisible();
 });
 
+test("a client gets another site, and the site its recurring visits", async ({ as, page }) => {
+  await as("Maud");
+  await page.goto("/desk/client?q=Ormond");
+  await page.getByRole("link", { name: "Mr. and Mrs. Ormond" }).click();
+  await page.getByRole("link", { name: "New site" }).click();
+  await expect(page.getByLabel("Client")).not.toHaveValue("");
+  await page.getByLabel("Name").fill("Ormond boathouse");
+  await page.getByLabel("Address").fill("4 Slipway Road");
+  await page.getByLabel("Latitude").fill("50.42");
+  await page.getByLabel("Longitude").fill("-4.69");
+  await page.getByLabel("May be worked in").fill("Mon-Fri 9:00-17:00");
+  await page.getByLabel("Unload and load").fill("8");
+  await page.getByLabel("Waste water goes to").selectOption("garden");
+  await page.getByLabel("Bucket or barrel").fill("20");
+  await page.getByRole("button", { name: "Make this site" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Ormond boathouse");
+  await expect(page.getByLabel("May be worked in")).toHaveValue("Mon–Fri 09:00–17:00");
+  await page.getByLabel("How often").selectOption("fortnightly");
+  await page.getByLabel("Who comes").selectOption("Tobiah Renn");
+  await page.getByRole("button", { name: "Begin the visits" }).click();
+  await expect(page.getByText(/every 2 weeks on \w+day, Tobiah Renn/)).toBeVisible();
+  await expect(page.getByText("began its visits, fortnightly")).toBeVisible();
+});
+
 test("a save is undone, and a field is set back in its history", async ({ as, page }) => {
   await as("Maud");
   await page.goto("/desk/site?q=Kettle");

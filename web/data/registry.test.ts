@@ -104,6 +104,7 @@ describe("the registry", () => {
       "desk.archive",
       "desk.bulk",
       "desk.look",
+      "desk.recur",
       "desk.restore",
       "desk.save",
       "desk.set-codes",

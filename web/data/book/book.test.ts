@@ -1,4 +1,5 @@
 import { type Entity, recordKinds } from "@keel-round/core/book";
+import { daysBetween } from "@keel-round/core/calendar";
 import { and, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
@@ -15,6 +16,7 @@ import { historyOf } from "./history";
 import { linkOptions, listRecords, loadRecord } from "./lists";
 import { startTank } from "./newTank";
 import { bulkChange, changeRecord, createRecord, restoreField, setArchived, undoBatch } from "./records";
+import { recur, seriesOf } from "./series";
 
 let ines: Scope;
 let maud: Scope;
@@ -434,5 +436,44 @@ describe("what is known of a site reaches the plan", () => {
     const museum = stops.find((s) => s.site.name === "Town Museum");
     // Not before two in the afternoon.
     expect(day.stops.find((s) => s.stop.id === museum?.id)?.start).toBeGreaterThanOrEqual(840);
+  });
+});
+
+describe("a new site", () => {
+  test("gets its recurring visits: stops as far as the others, a visit for each of its tanks, once", async () => {
+    const clientId = await newClient("Plover Rooms");
+    const siteId = await newSite("Plover Rooms", clientId);
+    const sourceId = (await linkOptions(ines, "tank")).sourceId?.[0]?.[0] ?? "";
+    const { id } = await startTank(
+      ines,
+      {
+        siteId,
+        name: "Bay",
+        kind: "community",
+        vessel: { shape: "box", lengthM: 1, widthM: 0.4, heightM: 0.5 },
+        sourceId,
+        sump: false,
+        startedOn: today,
+      },
+      when(),
+    );
+    expect((await loadTank(ines, id, today)).next).toBeNull();
+    const input = { siteId, personId: ines.personId, rhythm: "fortnightly" as const, firstOn: today };
+    await recur(maud, input, when());
+    const visits = await db().select().from(visit).where(eq(visit.tankId, id)).orderBy(visit.onDate);
+    // Ten weeks are laid out: today and every second week after it.
+    expect(visits.map((v) => daysBetween(today, v.onDate))).toEqual([0, 14, 28, 42, 56, 70]);
+    expect((await loadRound(ines, ines.personId, today)).stops.map((s) => s.site.name)).toContain("Plover Rooms");
+    await expect(recur(maud, input, when())).rejects.toMatchObject({ code: "has-visits" });
+    expect(await seriesOf(maud, siteId)).toMatchObject([{ by: "Ines Calder", startOn: today }]);
+  });
+  test("takes no day that is over, and nobody who does not go out", async () => {
+    const siteId = await newSite("Knot End", await newClient("Knot End"));
+    const input = { siteId, personId: ines.personId, rhythm: "weekly" as const, firstOn: "2020-01-01" };
+    await expect(recur(maud, input, when())).rejects.toMatchObject({ fields: { firstOn: ["That day is over."] } });
+    await expect(recur(maud, { ...input, firstOn: today, personId: maud.personId }, when())).rejects.toMatchObject({
+      fields: { personId: ["Choose a technician."] },
+    });
+    await expect(recur(owner, { ...input, firstOn: today }, when())).rejects.toMatchObject({ code: "not-found" });
   });
 });

@@ -73,6 +73,7 @@ function inWords(
 ): Omit<HistoryLine, "id" | "batchId" | "on" | "minute" | "by"> {
   const plain = (what: string) => ({ what, old: null, new: null, restorable: false });
   if (change.field === MADE) return plain(`made this ${recordKinds[entity].one}`);
+  if (change.field === "visits") return plain(`began its visits, ${String(change.new).replace("-", " ")}`);
   if (change.field === "codes") return plain("set the codes");
   if (change.field === ARCHIVED)
     return { ...plain(change.new === true ? "put it into the archive" : "brought it back"), restorable: true };

@@ -4,6 +4,7 @@ import { figure } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
 import type { HistoryLine } from "@/data/book/history";
 import { type belowRecord, type Kept, mayEdit } from "@/data/book/lists";
+import type { SeriesLine } from "@/data/book/series";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
@@ -16,6 +17,7 @@ import { ArchiveButton } from "./ArchiveButton";
 import { restoreAction, saveRecordAction, undoAction } from "./actions";
 import { Codes } from "./Codes";
 import { DeskNav } from "./DeskNav";
+import { Visits } from "./Visits";
 
 /** One record of the book: its form, what it means today, and its history. */
 export function RecordPage({
@@ -27,6 +29,7 @@ export function RecordPage({
   history,
   looks,
   below,
+  visits,
   today,
 }: {
   scope: Scope;
@@ -37,6 +40,8 @@ export function RecordPage({
   history: readonly HistoryLine[];
   looks: readonly { readonly on: string; readonly minute: number; readonly by: string }[];
   below: Awaited<ReturnType<typeof belowRecord>>;
+  /** Of a site: its recurring visits, and who may come. */
+  visits: { readonly series: readonly SeriesLine[]; readonly people: readonly [id: string, name: string][] } | null;
   today: string;
 }) {
   const editable = mayEdit(scope, entity);
@@ -77,6 +82,20 @@ export function RecordPage({
           madeAt={`/desk/${entity}/`}
         />
       </Box>
+      {visits && (
+        <Box mt="22px" maxW="1040px">
+          <SubHead>Recurring visits</SubHead>
+          {visits.series.length === 0 ? (
+            <Visits siteId={record.id} people={visits.people} today={today} />
+          ) : (
+            visits.series.map((s) => (
+              <Box key={s.id} pt="8px" fontSize="14.5px">
+                {rhythmWords(s.rule)}, {s.by}
+              </Box>
+            ))
+          )}
+        </Box>
+      )}
       {entity === "site" && (
         <Box mt="22px" maxW="1040px">
           <SubHead>Door and alarm codes</SubHead>
@@ -122,6 +141,23 @@ export function NewRecord({
       </Box>
     </Box>
   );
+}
+
+const DAY_NAME: Readonly<Record<string, string>> = {
+  MO: "Monday",
+  TU: "Tuesday",
+  WE: "Wednesday",
+  TH: "Thursday",
+  FR: "Friday",
+  SA: "Saturday",
+  SU: "Sunday",
+};
+
+/** A rule of weeks and days in words: "every 2 weeks on Wednesday". */
+function rhythmWords(rule: string): string {
+  const every = Number(/INTERVAL=(\d+)/.exec(rule)?.[1] ?? 1);
+  const days = (/BYDAY=([A-Z,]+)/.exec(rule)?.[1] ?? "").split(",").map((d) => DAY_NAME[d] ?? d);
+  return `${every === 1 ? "every week" : `every ${every} weeks`} on ${days.join(" and ")}`;
 }
 
 /** What the dates of a piece of equipment come to today. */

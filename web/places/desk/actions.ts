@@ -14,6 +14,7 @@ import {
   setArchived,
   undoBatch,
 } from "@/data/book/records";
+import { RecurSchema, recur } from "@/data/book/series";
 import { defineAction } from "@/data/define";
 import { whenOf } from "@/data/when";
 
@@ -120,4 +121,18 @@ export const animalEventAction = defineAction({
     cause: "",
   }),
   run: (scope, input) => recordAnimalEvent(scope, input, whenOf(scope)),
+});
+
+/** Begins the recurring visits of a site. */
+export const recurAction = defineAction({
+  name: "desk.recur",
+  roles: STAFF,
+  input: RecurSchema,
+  foreign: (found) => ({
+    siteId: found.siteId,
+    personId: found.personId,
+    rhythm: "weekly" as const,
+    firstOn: "2999-01-01",
+  }),
+  run: (scope, input) => recur(scope, input, whenOf(scope)),
 });

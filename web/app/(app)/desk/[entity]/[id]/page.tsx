@@ -5,6 +5,7 @@ import { z } from "zod";
 import { looksOf } from "@/data/book/codes";
 import { historyOf } from "@/data/book/history";
 import { belowRecord, linkOptions, loadRecord } from "@/data/book/lists";
+import { seriesOf, technicians } from "@/data/book/series";
 import { orNotFound, pageScope } from "@/data/pageScope";
 import { whenOf } from "@/data/when";
 import { RecordPage } from "@/places/desk/RecordPage";
@@ -19,11 +20,13 @@ export default async function OneRecordPage({ params }: { params: Promise<{ enti
   if (known.data === "tank") redirect(`/tanks/${id}?tab=settings`);
   const { now, today } = whenOf(scope);
   const found = await orNotFound(loadRecord(scope, known.data, id));
-  const [options, history, looks, below] = await Promise.all([
+  const [options, history, looks, below, series, people] = await Promise.all([
     linkOptions(scope, known.data),
     historyOf(scope, known.data, id),
     known.data === "site" ? looksOf(scope, id, new Date(now.getTime() - LOOK_DAYS * 86_400_000)) : [],
     belowRecord(scope, known.data, id),
+    known.data === "site" ? seriesOf(scope, id) : null,
+    known.data === "site" ? technicians(scope) : [],
   ]);
   return (
     <RecordPage
@@ -32,6 +35,7 @@ export default async function OneRecordPage({ params }: { params: Promise<{ enti
       {...found}
       options={options}
       below={below}
+      visits={series && { series, people }}
       history={history}
       looks={looks.map(({ at, by }) => {
         const { date, minute } = civilOf(at.getTime(), scope.zone);
