@@ -63,8 +63,8 @@ test("a client gets another site, and the site its recurring visits", async ({ a
   await page.goto("/desk/client?q=Ormond");
   await page.getByRole("link", { name: "Mr. and Mrs. Ormond" }).click();
   await page.getByRole("link", { name: "New site" }).click();
-  await expect(page.getByLabel("Client")).not.toHaveValue("");
-  await page.getByLabel("Name").fill("Ormond boathouse");
+  await expect(page.getByLabel("Client", { exact: true })).not.toHaveValue("");
+  await page.getByLabel("Name", { exact: true }).fill("Ormond boathouse");
   await page.getByLabel("Address").fill("4 Slipway Road");
   await page.getByLabel("Latitude").fill("50.42");
   await page.getByLabel("Longitude").fill("-4.69");
