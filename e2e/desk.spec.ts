@@ -137,6 +137,38 @@ test("a stale edit is shown side by side, and saved over or beside it", async ({
   await expect(page.getByLabel("Unload and load", { exact: true })).toHaveValue("11");
 });
 
+test("a draft that somebody else has saved over meanwhile is shown beside theirs, not kept over it", async ({
+  as,
+  page,
+  browser,
+  baseURL,
+}) => {
+  await as("Ines");
+  await page.goto("/desk/site?q=Seagrass");
+  await page.getByRole("link", { name: "Seagrass Lab" }).first().click();
+  await page.waitForURL("**/desk/site/*");
+  const address = page.url();
+  await page.getByLabel("Parking", { exact: true }).fill("in the reeds");
+  await page.goto("/tanks");
+  const second = await browser.newPage({ baseURL: baseURL ?? "" });
+  await as("Maud", { page: second });
+  await second.goto(address);
+  await second.getByLabel("Parking", { exact: true }).fill("at the pump house");
+  await second.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(second.getByText("Saved.")).toBeVisible();
+  await second.close();
+  await page.goto(address);
+  await expect(page.getByText("What you typed before is still here")).toBeVisible();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  const row = page.getByRole("row", { name: /Parking/ });
+  await expect(row).toContainText("at the pump house");
+  await expect(row).toContainText("in the reeds");
+  await page.getByRole("button", { name: "Save mine over it" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Parking", { exact: true })).toHaveValue("in the reeds");
+});
+
 test("a list is sorted, its columns chosen, and several rows set at once", async ({ as, page }) => {
   await as("Maud");
   await page.goto("/desk/equipment?q=Return+pump");

@@ -7,7 +7,7 @@ import type { PlanInput } from "./inputs.ts";
 export const MECHANICAL: readonly TaskCode[] = ["socks", "floss"];
 
 /** Days that mechanical media stays in, by school (field practice); null where there is none. */
-export const MEDIA_DAYS: Readonly<Record<Schools["media"], number | null>> = {
+const MEDIA_DAYS: Readonly<Record<Schools["media"], number | null>> = {
   daily: 1,
   "every-2-3-days": 3,
   weekly: 7,

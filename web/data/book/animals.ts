@@ -23,7 +23,7 @@ export const AnimalEventSchema = z
     path: ["cause"],
     message: "Say what is known of the cause, or “unknown”: losses are data.",
   });
-export type AnimalEventInput = z.infer<typeof AnimalEventSchema>;
+type AnimalEventInput = z.infer<typeof AnimalEventSchema>;
 
 const SIGN = { added: 1, born: 1, lost: -1, "moved-out": -1 } as const;
 

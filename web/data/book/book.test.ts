@@ -34,21 +34,23 @@ beforeAll(async () => {
   ]);
 });
 
-const newClient = (name: string) =>
-  createRecord(
-    maud,
-    "client",
-    { name, contact: "Mr. Dace", email: "dace@example.example", lettersBy: "mail-pdf" },
-    when(),
-  );
+const made = async (entity: Entity, values: Parameters<typeof createRecord>[2]) =>
+  (await createRecord(maud, entity, values, when())).id;
 
-const newSite = async (name: string, clientId: string) =>
-  createRecord(
-    maud,
-    "site",
-    { name, clientId, address: "9 Weir Lane", lat: 50.4, lon: -4.7, drain: "sewer", setUpMinutes: 5, bucketL: 20 },
-    when(),
-  );
+const newClient = (name: string) =>
+  made("client", { name, contact: "Mr. Dace", email: "dace@example.example", lettersBy: "mail-pdf" });
+
+const newSite = (name: string, clientId: string) =>
+  made("site", {
+    name,
+    clientId,
+    address: "9 Weir Lane",
+    lat: 50.4,
+    lon: -4.7,
+    drain: "sewer",
+    setUpMinutes: 5,
+    bucketL: 20,
+  });
 
 async function find(entity: Entity, q: string) {
   const { rows } = await listRecords(maud, entity, { q });
@@ -169,9 +171,13 @@ describe("taking back", () => {
     for (const r of rows) expect((await loadRecord(maud, "site", r.id)).record.values.floors).toBe(r.values.floors);
   });
   test("a made record is undone into the archive", async () => {
-    const id = await newClient("Heron Steps");
-    const [made] = await db().select().from(deskChange).where(eq(deskChange.entityId, id));
-    await undoBatch(maud, made?.batchId ?? "", when());
+    const { id, batchId } = await createRecord(
+      maud,
+      "client",
+      { name: "Heron Steps", contact: "Ms. Grey", email: "grey@heron.example", lettersBy: "none" },
+      when(),
+    );
+    await undoBatch(maud, batchId, when());
     expect((await loadRecord(maud, "client", id)).record.archived).toBe(true);
   });
 });

@@ -18,7 +18,7 @@ export interface Kept {
 }
 
 /** What the address bar holds of a list. */
-export interface ListQuery {
+interface ListQuery {
   readonly q?: string | undefined;
   /** Key of the field it is sorted by, with a minus in front for the other way round. */
   readonly sort?: string | undefined;
@@ -31,7 +31,7 @@ export interface ListQuery {
 export const PAGE_ROWS = 50;
 
 /** Office sees all of its business, a technician what they work with; an owner of tanks sees no desk. */
-export function requireReader(scope: Scope, entity: Entity): void {
+function requireReader(scope: Scope, entity: Entity): void {
   if (scope.role === "owner") throw notFound(recordKinds[entity].one);
 }
 

@@ -47,7 +47,7 @@ export const QuickStartSchema = z.object({
   sump: z.boolean(),
   startedOn: z.iso.date("That day does not exist."),
 });
-export type QuickStartInput = z.infer<typeof QuickStartSchema>;
+type QuickStartInput = z.infer<typeof QuickStartSchema>;
 
 /**
  * Makes a tank from seven answers: facts and bands of its kind, its programme, and a visit at every stop of its site.

@@ -53,7 +53,7 @@ export interface When {
 }
 
 /** A save that came too late: what somebody else changed meanwhile, by field. */
-export interface Stale {
+interface Stale {
   readonly version: number;
   readonly by: string;
   readonly at: Date;
@@ -132,14 +132,21 @@ function tankOf(entity: Entity, id: string, columns: Record<string, unknown>): s
  *
  * @throws a refusal with what is wrong beside each field.
  */
-export async function createRecord(scope: Scope, entity: Entity, given: Values, when: When): Promise<string> {
+export async function createRecord(
+  scope: Scope,
+  entity: Entity,
+  given: Values,
+  when: When,
+): Promise<{ readonly id: string; readonly batchId: string }> {
   requireEditor(scope, entity);
   const complete = Object.fromEntries(
     recordKinds[entity].fields.map((f) => [f.key, given[f.key] ?? emptyOf(f.type.kind)]),
   );
   const parsed = recordSchema(entity).safeParse(complete);
   if (!parsed.success) refuseIssues(Object.fromEntries(parsed.error.issues.map((i) => [i.path.join("."), i.message])));
-  return inTransaction(async (tx) => insertRecord(tx, scope, entity, complete, {}, when, newId()));
+  const batchId = newId();
+  const id = await inTransaction((tx) => insertRecord(tx, scope, entity, complete, {}, when, batchId));
+  return { id, batchId };
 }
 
 const emptyOf = (kind: string): FieldValue =>

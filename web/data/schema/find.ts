@@ -2,7 +2,7 @@ import { double, index, mysqlEnum, mysqlTable, primaryKey, varchar } from "drizz
 import { uuid } from "./columns";
 
 /** What can be found by name. */
-export const FOUND = ["client", "site", "tank", "animal", "equipment", "letter"] as const;
+const FOUND = ["client", "site", "tank", "animal", "equipment", "letter"] as const;
 
 /** One thing that can be found, as it is shown. Rewritten in the transaction that changes it. */
 export const findEntry = mysqlTable(

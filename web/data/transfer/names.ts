@@ -1,7 +1,7 @@
 import { fit, plainText, wordsOf } from "@keel-round/core/find";
 
 /** Things by name, as files name them. */
-export interface Named {
+interface Named {
   readonly id: string;
   readonly name: string;
   /** The site of a tank: two sites may have a tank of the same name. */

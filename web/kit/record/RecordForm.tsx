@@ -120,7 +120,7 @@ export function RecordForm(props: RecordFormProps) {
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        void submit(version);
+        void submit(form.draftOver ?? version);
       }}
     >
       {problem && (
@@ -140,7 +140,7 @@ export function RecordForm(props: RecordFormProps) {
           </Notice>
         </Box>
       )}
-      {form.draftOf && !stale && (
+      {form.draftOver !== null && !stale && (
         <Box role="status" mb="14px">
           <Notice tone="care">
             What you typed before is still here and not saved.

@@ -28,7 +28,7 @@ export type SaveAnswer =
       readonly message: string;
       readonly fields: Readonly<Record<string, string[]>>;
     };
-export type SavedOrStale =
+type SavedOrStale =
   | { readonly kind: "saved"; readonly id: string; readonly version: number; readonly batchId: string }
   | {
       readonly kind: "stale";
@@ -50,7 +50,6 @@ function entered(fields: readonly Field[], values: Values, units: UnitPreference
 /** What a draft holds: only what was typed, and what it was typed over. */
 interface Draft {
   readonly version: number;
-  readonly at: number;
   readonly typed: Record<string, string | Cells>;
 }
 
@@ -70,7 +69,7 @@ export function useRecordForm(
   const [base, setBase] = useState(start);
   const [typed, setTyped] = useState<Record<string, string | Cells>>({});
   const [issues, setIssues] = useState<FieldIssues>({});
-  const [draftOf, setDraftOf] = useState<Date | null>(null);
+  const [draftOver, setDraftOver] = useState<number | null>(null);
 
   useEffect(() => {
     if (!draftKey) return;
@@ -79,7 +78,7 @@ export function useRecordForm(
     const draft = JSON.parse(kept) as Draft;
     if (Object.keys(draft.typed).length === 0) return;
     setTyped(draft.typed);
-    setDraftOf(new Date(draft.at));
+    setDraftOver(draft.version);
   }, [draftKey]);
 
   const ground = useCallback((values: Values) => setBase(entered(fields, values, units)), [fields, units]);
@@ -90,7 +89,7 @@ export function useRecordForm(
     setTyped(next);
     if (!draftKey) return;
     if (Object.keys(next).length === 0) localStorage.removeItem(draftKey);
-    else localStorage.setItem(draftKey, JSON.stringify({ version, at: Date.now(), typed: next } satisfies Draft));
+    else localStorage.setItem(draftKey, JSON.stringify({ version: draftOver ?? version, typed: next } satisfies Draft));
   };
 
   return {
@@ -98,7 +97,8 @@ export function useRecordForm(
     issues,
     setIssues,
     changedKeys,
-    draftOf,
+    /** The version that a draft from before was typed over; null without one. A save names it, so that it is seen as late. */
+    draftOver,
     /** Stands the form on values as they are kept; what was typed stays on top. */
     ground,
     set(key: string, value: string | Cells) {
@@ -129,16 +129,17 @@ export function useRecordForm(
       // On top of whatever the ground is by now: somebody else's values may have been taken into it.
       setBase((ground) => ({ ...ground, ...typed }));
       keep({});
-      setDraftOf(null);
+      setDraftOver(null);
       setIssues({});
     },
     startOver() {
       keep({});
-      setDraftOf(null);
+      setDraftOver(null);
       setIssues({});
     },
     /** Takes somebody else's values as the ground; what was typed stays on top of it. */
     rebase(theirs: Values) {
+      setDraftOver(null);
       setBase((ground) => ({
         ...ground,
         ...entered(

@@ -44,8 +44,7 @@ export const saveRecordAction = defineAction({
   run: async (scope, input): Promise<SaveResult> => {
     const when = whenOf(scope);
     if (input.id !== null) return changeRecord(scope, input.entity, { ...input, id: input.id }, when);
-    const made = await createRecord(scope, input.entity, input.values, when);
-    return { kind: "saved", id: made, version: 1, batchId: made };
+    return { kind: "saved", version: 1, ...(await createRecord(scope, input.entity, input.values, when)) };
   },
 });
 

@@ -11,10 +11,10 @@ import { DeskNav } from "../DeskNav";
 import { Everything } from "./Everything";
 import { Upload } from "./Upload";
 
-export const FILE_KINDS: readonly FileKind[] = ["client", "site", "tank", "animal", "equipment", "reading"];
+const FILE_KINDS: readonly FileKind[] = ["client", "site", "tank", "animal", "equipment", "reading"];
 
 /** What a kind of file holds, in the plural. */
-export const manyOf = (kind: FileKind) => (kind === "reading" ? "readings" : recordKinds[kind].many);
+const manyOf = (kind: FileKind) => (kind === "reading" ? "readings" : recordKinds[kind].many);
 
 export const STATE = {
   staged: "columns to be set",
