@@ -8,7 +8,7 @@ import { db } from "../connection";
 import { importReading, reading } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction, type Queries } from "../transaction";
-import { type ImportFile, type ImportRow, rowChunks } from "./rows";
+import { type ImportFile, type ImportRow, progress, rowChunks } from "./rows";
 
 /**
  * Publishes a checked file, all of it or nothing: one transaction, undone as one by the file's id.
@@ -72,6 +72,8 @@ async function publishReadings(tx: Queries, scope: Scope, file: ImportFile, late
     .from(importReading)
     .where(and(eq(importReading.importId, file.id), eq(importReading.known, false)));
   for (const { tankId } of touched) later.tankIds.add(tankId);
+  // One statement has no middle: whether it is to stop is asked when it is done, while all of it can still be undone.
+  await progress(file.id, file.rowsTotal);
 }
 
 /** Takes the readings of a file back. They are not edited, so nothing can have changed since. */

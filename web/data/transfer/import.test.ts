@@ -287,6 +287,16 @@ describe("all or nothing", () => {
     await check(id);
     expect((await publish(id)).state).toBe("done");
   });
+  test("so do readings, which are published by one statement", async () => {
+    const id = await stage("reading", "Tank,Date,pH\nArcherfish,2026-02-03 09:00,7.9\n");
+    await check(id);
+    const before = await readingCount();
+    await applyImport(maud, id, false, new Date());
+    await cancelImport(maud, id);
+    await runImport(maud, id, "apply", when());
+    expect((await loadImport(maud, id)).state).toBe("cancelled");
+    expect(await readingCount()).toBe(before);
+  });
   test("a file with one row that no longer fits publishes none of them, and says why", async () => {
     const id = await stage(
       "site",
