@@ -3,7 +3,7 @@ import type { TankTask } from "@keel-round/core/programme";
 import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
 import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
-import type { DailyLimits, OpenFinding, PlanInput, WaterSource } from "@keel-round/core/visit";
+import { type DailyLimits, type OpenFinding, type PlanInput, sourceOn, type WaterSource } from "@keel-round/core/visit";
 import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
 import { groupBy } from "./groupBy";
@@ -39,9 +39,9 @@ export interface VisitToPlan {
   readonly on: string;
 }
 
-/** The row of a source as the core knows it. */
-export function sourceOf(row: typeof source.$inferSelect): WaterSource {
-  return { id: row.id, name: row.name, ...row.facts };
+/** The row of a source as the core knows it on a day. */
+export function sourceOf(row: typeof source.$inferSelect, on: string): WaterSource {
+  return sourceOn({ id: row.id, name: row.name, ...row.facts }, on);
 }
 
 /** The row of a tank as the core knows it, with the animals that live in it where the plan asks for them. */
@@ -215,8 +215,8 @@ export async function loadPlanInputs(
       })),
       rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
       tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
-      source: atSite(sourceOf(row.source), row.site),
-      topUpSource: sourceOf(row.topUp),
+      source: atSite(sourceOf(row.source, v.on), row.site),
+      topUpSource: sourceOf(row.topUp, v.on),
       limits: firm.limits as DailyLimits,
       findings: (maps.findings.get(v.tankId) ?? []).filter((f) => f.visitId !== v.visitId).map(openFinding),
       on: v.on,
@@ -237,7 +237,7 @@ const atSite = (water: WaterSource, row: typeof site.$inferSelect): WaterSource 
 
 /** What a plan needs to know of the site. */
 function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput["site"] {
-  const { drain, bucketL, floors, pets, drainDistanceM, tapDistanceM } = row;
+  const { drain, bucketL, floors, pets, parking, stairs, drainDistanceM, drainDropM, tapDistanceM } = row;
   return {
     drain,
     bucketL,
@@ -245,7 +245,10 @@ function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput[
     ...(floors ? { floors } : {}),
     ...(pets ? { pets } : {}),
     ...(drainDistanceM === null ? {} : { drainDistanceM }),
+    ...(drainDropM === null ? {} : { drainDropM }),
     ...(tapDistanceM === null ? {} : { tapDistanceM }),
+    ...(stairs === null ? {} : { stairs }),
+    ...(parking ? { parking } : {}),
   };
 }
 

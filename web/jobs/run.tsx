@@ -1,6 +1,7 @@
 import { hostname } from "node:os";
 import { civilOf } from "@keel-round/core/calendar";
 import nodemailer from "nodemailer";
+import { fillKinds } from "@/data/book/kinds";
 import { db } from "@/data/connection";
 import { fillEntries } from "@/data/find/entries";
 import { claimJob, failJob, finishJob, type Job, renewJob } from "@/data/jobs";
@@ -71,6 +72,7 @@ async function daily(): Promise<void> {
   for (const firm of await db().select().from(business)) {
     const today = civilOf(Date.now(), firm.zone).date;
     await layOut(firm.id, today);
+    await fillKinds(db(), firm.id);
     await fillEntries(firm.id);
     await refreshDay(firm.id, today);
   }

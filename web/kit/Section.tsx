@@ -2,6 +2,7 @@ import type { TankBook } from "@keel-round/core/tank";
 import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
 import { frontWidthM, runBack, type Vessel, vesselHeightM, wallsLean } from "@keel-round/core/vessel";
 import { markPlace, startLevelM } from "@keel-round/core/visit";
+import type { ReactNode } from "react";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 
 interface SectionProps {
@@ -13,6 +14,16 @@ interface SectionProps {
   readonly width: number;
   /** Small: no words but the mark. */
   readonly small?: boolean;
+  /** Drawn on top, in the drawing's own units: what can be taken hold of. */
+  readonly overlay?: (frame: SectionFrame) => ReactNode;
+}
+
+/** Where things stand on a section: heights above the floor, m, to the drawing's units and back. */
+export interface SectionFrame {
+  readonly y: (m: number) => number;
+  readonly mOf: (y: number) => number;
+  readonly left: number;
+  readonly right: number;
 }
 
 const line = { vectorEffect: "non-scaling-stroke" } as const;
@@ -27,7 +38,7 @@ function heights(vessel: Vessel, lowM: number, highM: number): number[] {
  * The tank cut open, to scale. Every line is a number of its book: glass, running level, bed with today's sector,
  * rock, landmarks, sump with its run-back, and the drain mark.
  */
-export function Section({ book, markCm, sector, units, width, small = false }: SectionProps) {
+export function Section({ book, markCm, sector, units, width, small = false, overlay }: SectionProps) {
   const { vessel, runningLevelM, substrateDepthM, substrate, rockKg, rockTopM } = book.display;
   const heightM = vesselHeightM(vessel);
   const widthM = Math.max(...heights(vessel, 0, heightM).map((h) => frontWidthM(vessel, h)));
@@ -58,7 +69,7 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
       width="100%"
       maxW={`${width}px`}
       viewBox={`0 0 ${width} ${Math.ceil(height)}`}
-      role="img"
+      role={overlay ? "group" : "img"}
       aria-label={label}
       display="block"
     >
@@ -139,6 +150,12 @@ export function Section({ book, markCm, sector, units, width, small = false }: S
           units={units}
         />
       )}
+      {overlay?.({
+        y,
+        mOf: (at) => heightM - (at - top) / scale,
+        left: middle - (widthM * scale) / 2,
+        right: middle + (widthM * scale) / 2,
+      })}
     </Svg>
   );
 }

@@ -19,7 +19,7 @@ export type ListRow = Readonly<Record<string, string | number | boolean | null>>
 export type FieldValue = string | number | boolean | null | Windows | readonly string[] | readonly ListRow[];
 
 /** The entities of the book that are edited as records. */
-export const ENTITIES = ["client", "site", "tank", "animal", "equipment"] as const;
+export const ENTITIES = ["client", "site", "tank", "animal", "equipment", "source", "kind"] as const;
 export type Entity = (typeof ENTITIES)[number];
 
 export type FieldType =
@@ -54,7 +54,7 @@ export type FieldType =
   /** Lines of the same columns. */
   | { readonly kind: "list"; readonly columns: readonly Field[] }
   | { readonly kind: "windows" }
-  | { readonly kind: "link"; readonly to: Entity | "source" };
+  | { readonly kind: "link"; readonly to: Entity };
 
 /** One thing that is known of a record. Its key is the path of its value. */
 export interface Field {

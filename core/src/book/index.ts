@@ -15,5 +15,15 @@ export {
   writeList,
 } from "./fields.ts";
 export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
-export { factsWith, TANK_COLUMNS, valuesOfFacts } from "./tankValues.ts";
+export {
+  factsWith,
+  KIND_COLUMNS,
+  kindWith,
+  SOURCE_COLUMNS,
+  sourceWith,
+  TANK_COLUMNS,
+  valuesOfFacts,
+  valuesOfKind,
+  valuesOfSource,
+} from "./tankValues.ts";
 export { type Entered, type FieldIssues, getPath, readValues, sameValue, setPath, type Values } from "./values.ts";

@@ -1,3 +1,4 @@
+import { taskLibrary } from "../programme/index.ts";
 import { kindFacts, SWITCH_GEAR } from "../tank/index.ts";
 import { PARAMETERS, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
@@ -21,12 +22,20 @@ const number = (unit: string, low: number, high: number, decimals: number): Fiel
 });
 const choice = (options: readonly (readonly [string, string])[]): FieldType => ({ kind: "choice", options });
 const yesNo: FieldType = { kind: "yes-no" };
-const link = (to: Entity | "source"): FieldType => ({ kind: "link", to });
+const link = (to: Entity): FieldType => ({ kind: "link", to });
 /** Of a vessel, a sump or what stands in it, m. */
 const length = (low = 0): FieldType => ({ kind: "length", low, high: 20, decimals: 1 });
 const needed = { required: true } as const;
 
 const named = (label: string, group: string): Field => ({ key: "name", label, type: text(120), ...needed, group });
+
+const column = (key: string, label: string, type: FieldType, more: Partial<Field> = {}): Field => ({
+  key,
+  label,
+  type,
+  group: "",
+  ...more,
+});
 
 const client: RecordKind = {
   entity: "client",
@@ -49,6 +58,21 @@ const client: RecordKind = {
       group: "Letters",
     },
     { key: "notes", label: "Notes", type: text(2000, 4), group: "Letters" },
+    {
+      key: "contacts",
+      label: "Other people there",
+      type: {
+        kind: "list",
+        columns: [
+          column("name", "Name", text(120), needed),
+          column("role", "What they do", text(120)),
+          column("phone", "Phone", text(40)),
+          column("email", "E-mail", { kind: "email" }),
+          column("letters", "Gets the letters too", yesNo),
+        ],
+      },
+      group: "Other people there",
+    },
   ],
 };
 
@@ -226,14 +250,6 @@ function schoolFields(): Field[] {
   ];
 }
 
-const column = (key: string, label: string, type: FieldType, more: Partial<Field> = {}): Field => ({
-  key,
-  label,
-  type,
-  group: "",
-  ...more,
-});
-
 const LANDMARK: readonly Field[] = [
   column("name", "Name", text(60), needed),
   column(
@@ -271,6 +287,27 @@ const FILTER: readonly Field[] = [
     needed,
   ),
   column("biological", "Bacteria live in it", yesNo),
+];
+
+const JOBS = Object.entries(taskLibrary).map(([code, { name }]) => [code, name] as const);
+
+const EXCEPTION: readonly Field[] = [
+  column(
+    "kind",
+    "What to do",
+    choice([
+      ["leave-pane", "leave a pane to its algae"],
+      ["leave-growth", "do not scrape this growth"],
+      ["never-vacuum", "never vacuum this bed"],
+      ["leave-rock", "do not move this rock"],
+      ["feed-before", "feed before the change"],
+      ["leave-job", "never do this job"],
+      ["say-at-job", "say this at a job"],
+    ]),
+    needed,
+  ),
+  column("what", "Which, or why", text(120), needed),
+  column("job", "Job, where it is about one", choice(JOBS)),
 ];
 
 const BAND: readonly Field[] = [
@@ -399,7 +436,22 @@ const tank: RecordKind = {
     { key: "lightsFrom", label: "Lights on at", type: number("h", 0, 24, 1), group: "Water" },
     { key: "lightsHours", label: "Hours of light", type: number("h", 0, 24, 1), group: "Water" },
     { key: "turnoverLPerHour", label: "Flow", type: number("L/h", 0, 200_000, 0), group: "Water" },
+    {
+      key: "cleanMedia",
+      label: "Clean media on the shelf",
+      type: number("pieces", 0, 500, 0),
+      hint: "Socks, floss or pre-filters that lie clean at the site.",
+      group: "Work",
+    },
+    { key: "cleanMediaOn", label: "Counted on", type: { kind: "date" }, group: "Work" },
     ...schoolFields(),
+    {
+      key: "exceptions",
+      label: "Standing exceptions",
+      type: { kind: "list", columns: EXCEPTION },
+      hint: "What an ordinary checklist would break here. Each changes the plan of every visit.",
+      group: "Standing exceptions",
+    },
     {
       key: "gear",
       label: "Switched off for a change",
@@ -493,6 +545,14 @@ const equipment: RecordKind = {
     },
     { key: "installedOn", label: "Installed", type: { kind: "date" }, ...needed, group: "Life" },
     { key: "hoursPerDay", label: "Runs a day", type: number("h", 0, 24, 1), group: "Life" },
+    {
+      key: "meterHours",
+      label: "Hour meter shows",
+      type: number("h", 0, 500_000, 0),
+      hint: "With a meter its reading counts, and hours a day only since then.",
+      group: "Life",
+    },
+    { key: "meterOn", label: "Read on", type: { kind: "date" }, group: "Life" },
     { key: "serviceEveryDays", label: "Service every", type: number("days", 1, 3650, 0), group: "Life" },
     { key: "lastServicedOn", label: "Last serviced", type: { kind: "date" }, group: "Life" },
     { key: "replaceAfterDays", label: "Replace after", type: number("days", 1, 10_000, 0), group: "Life" },
@@ -502,8 +562,126 @@ const equipment: RecordKind = {
   ],
 };
 
+const source: RecordKind = {
+  entity: "source",
+  one: "water",
+  many: "waters",
+  fields: [
+    named("Name", "Water"),
+    {
+      key: "kind",
+      label: "Kind",
+      type: choice([
+        ["tap", "tap"],
+        ["purified", "purified"],
+        ["remineralised", "purified and remineralised"],
+        ["natural-sea", "natural sea water"],
+        ["mix", "mixed with salt"],
+      ]),
+      ...needed,
+      group: "Water",
+    },
+    {
+      key: "siteId",
+      label: "Only at",
+      type: link("site"),
+      hint: "A tap belongs to its site; water from the base to none.",
+      group: "Water",
+    },
+    {
+      key: "coldC",
+      label: "Comes at",
+      type: { kind: "temperature", low: 0, high: 40, decimals: 1 },
+      ...needed,
+      group: "Water",
+    },
+    { key: "canWarm", label: "Can be warmed", type: yesNo, group: "Water" },
+    {
+      key: "chloramineFactor",
+      label: "Conditioner, times the label",
+      type: number("", 0.5, 5, 1),
+      ...needed,
+      hint: "More than 1 where the supplier uses chloramine.",
+      group: "Conditioner",
+    },
+    { key: "conditioner.name", label: "Conditioner", type: text(60), group: "Conditioner" },
+    { key: "conditioner.mlPer100L", label: "For 100 L", type: number("mL", 0.1, 1000, 1), group: "Conditioner" },
+    {
+      key: "conditioner.maximumMlPer100L",
+      label: "At most, for 100 L",
+      type: number("mL", 0.1, 5000, 1),
+      group: "Conditioner",
+    },
+    { key: "conditioner.bindsAmmonia", label: "Binds the ammonia it frees", type: yesNo, group: "Conditioner" },
+    { key: "salt.name", label: "Salt", type: text(60), group: "Salt" },
+    {
+      key: "salt.labelGramsPerLitre",
+      label: "By the label, at 35 ppt",
+      type: number("g/L", 1, 100, 1),
+      hint: "Verified batches move it from there.",
+      group: "Salt",
+    },
+    {
+      key: "measured",
+      label: "Measured over time",
+      type: {
+        kind: "list",
+        columns: [
+          column("on", "On", { kind: "date" }, needed),
+          column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+          column("value", "Was", { kind: "reading" }, needed),
+        ],
+      },
+      hint: "The newest counts while it is fresh, then one from the same season of another year, then the newest again.",
+      group: "Measured over time",
+    },
+    {
+      key: "chemistry",
+      label: "By the label or the supplier",
+      type: {
+        kind: "list",
+        columns: [
+          column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+          column("value", "Is", { kind: "reading" }, needed),
+        ],
+      },
+      hint: "Counts until it is measured.",
+      group: "By the label or the supplier",
+    },
+  ],
+};
+
+const kind: RecordKind = {
+  entity: "kind",
+  one: "kind of tank",
+  many: "kinds of tank",
+  fields: [
+    { ...named("Kind", "Kind"), once: true },
+    {
+      key: "targetC",
+      label: "Temperature",
+      type: { kind: "temperature", low: 0, high: 40, decimals: 1 },
+      ...needed,
+      group: "Kind",
+    },
+    { key: "targetPsu", label: "Salinity", type: number("ppt", 0, 42, 1), ...needed, group: "Kind" },
+    { key: "mostShare", label: "Animals bear at one time", type: share, ...needed, group: "Kind" },
+    { key: "basis", label: "Where the figures come from", type: text(1000, 4), group: "Kind" },
+    ...schoolFields(),
+    { key: "bands", label: "Bands", type: { kind: "list", columns: BAND }, group: "Bands" },
+  ],
+};
+
 /** Every kind of record, with its fields in the order a person would tell them. */
-export const recordKinds: Readonly<Record<Entity, RecordKind>> = { client, site, tank, animal, equipment };
+export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
+  client,
+  site,
+  tank,
+  animal,
+  equipment,
+  source,
+  kind,
+};
 
 /** A field of an entity by its key; null for a key it does not have. */
 export function fieldOf(entity: Entity, key: string): Field | null {

@@ -1,18 +1,79 @@
 import type { TankFacts } from "../tank/index.ts";
+import type { Parameter } from "../units/index.ts";
 import { type VesselShape, vesselOf, vesselShapes } from "../vessel/index.ts";
+import type { SourceFacts } from "../visit/index.ts";
+import type { Entity, ListRow } from "./fields.ts";
 import { recordKinds } from "./records.ts";
 import { getPath, setPath, type Values } from "./values.ts";
 
 /** Fields of a tank that stand on its row; every other one is a path into its facts. */
 export const TANK_COLUMNS: readonly string[] = ["name", "siteId", "kind", "sourceId", "topUpSourceId"];
 
-/** The fields' values of a tank's facts. */
-export function valuesOfFacts(facts: object): Values {
+/** The same of a source of water and of a kind of tank. */
+export const SOURCE_COLUMNS: readonly string[] = ["name", "siteId"];
+export const KIND_COLUMNS: readonly string[] = ["name"];
+
+/** The fields' values of the facts that a record keeps as one document. */
+function valuesAt(entity: Entity, facts: object, columns: readonly string[]): Values {
   return Object.fromEntries(
-    recordKinds.tank.fields
-      .filter(({ key }) => !TANK_COLUMNS.includes(key))
+    recordKinds[entity].fields
+      .filter(({ key }) => !columns.includes(key))
       .map(({ key }) => [key, (getPath(facts, key) ?? null) as Values[string]]),
   );
+}
+
+/** Facts with some values set; what is empty goes. */
+function setAt(facts: object, values: Values, columns: readonly string[]): object {
+  let next = facts;
+  for (const [key, value] of Object.entries(values))
+    if (!columns.includes(key)) next = setPath(next, key, value === "" ? null : value);
+  return next;
+}
+
+/** The fields' values of a tank's facts. */
+export const valuesOfFacts = (facts: object): Values => valuesAt("tank", facts, TANK_COLUMNS);
+
+/** The fields' values of the facts of a kind of tank, and back. */
+export const valuesOfKind = (facts: object): Values => valuesAt("kind", facts, KIND_COLUMNS);
+export const kindWith = (facts: object, values: Values): object => setAt(facts, values, KIND_COLUMNS);
+
+/** The fields' values of a source: its chemistry as lines. */
+export function valuesOfSource(facts: SourceFacts): Values {
+  return {
+    ...valuesAt("source", facts, SOURCE_COLUMNS),
+    chemistry: Object.entries(facts.chemistry).map(([parameter, value]) => ({ parameter, value })),
+  };
+}
+
+/** A conditioner or a salt without anything typed is none; what a new salt weighs comes from its label until a batch says more. */
+function completed({ conditioner, salt, ...source }: SourceFacts): SourceFacts {
+  const dosed = conditioner && (conditioner.name || conditioner.mlPer100L !== undefined);
+  const asLabelled = salt && !(salt.batches > 0);
+  return {
+    ...source,
+    ...(dosed
+      ? {
+          conditioner: {
+            ...conditioner,
+            bindsAmmonia: conditioner.bindsAmmonia ?? false,
+            maximumMlPer100L: conditioner.maximumMlPer100L ?? conditioner.mlPer100L,
+          },
+        }
+      : {}),
+    ...(salt ? { salt: asLabelled ? { ...salt, gramsPerLitre: salt.labelGramsPerLitre, batches: 0 } : salt } : {}),
+  };
+}
+
+/** Facts of a source with some values set; lines of its chemistry become figures by parameter, the last one counts. */
+export function sourceWith(facts: object, values: Values): SourceFacts {
+  const { chemistry, ...rest } = values;
+  const next = completed(setAt(facts, rest, SOURCE_COLUMNS) as SourceFacts);
+  if (chemistry === undefined) return next;
+  const rows = (chemistry ?? []) as readonly ListRow[];
+  return {
+    ...next,
+    chemistry: Object.fromEntries(rows.map((r) => [r.parameter as Parameter, r.value as number])),
+  };
 }
 
 /**
@@ -21,9 +82,7 @@ export function valuesOfFacts(facts: object): Values {
  * The result may still not fit together; `TankFactsSchema` and `tankMisfits` say so.
  */
 export function factsWith(facts: object, values: Values): TankFacts {
-  let next = facts;
-  for (const [key, value] of Object.entries(values))
-    if (!TANK_COLUMNS.includes(key)) next = setPath(next, key, value === "" ? null : value);
+  let next = setAt(facts, values, TANK_COLUMNS);
   const vessel = getPath(next, "display.vessel") as Record<string, unknown> | undefined;
   if (vessel && typeof vessel.shape === "string" && vessel.shape in vesselShapes)
     next = setPath(next, "display.vessel", vesselOf(vessel.shape as VesselShape, vessel as Record<string, number>));

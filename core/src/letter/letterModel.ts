@@ -80,11 +80,14 @@ const MEANS: Record<Parameter, string> = {
 const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> = {
   "stony-coral": (n) =>
     `Tonight some corals in the ${n} stay closed, and its fish may hide: that is normal until tomorrow.`,
+  "large-polyp": (n) => `The large polyps of the ${n} stay shut tonight and open again with tomorrow's light.`,
+  anemone: (n) => `The anemone of the ${n} may shrink and close until tomorrow; it should stay where it sits.`,
   "soft-coral": (n) => `The soft corals of the ${n} may hang limp this evening; by tomorrow they stand again.`,
   "marine-fish": (n) => `In the ${n} the larger fish may keep to the back until the lights come on tomorrow.`,
   jellyfish: (n) => `In the ${n} the bells may bunch up for an hour; they spread out again by themselves.`,
   planted: (n) =>
     `The plants of the ${n} give off small bubbles for a few hours after fresh water: that is a good sign.`,
+  "planted-low": (n) => `The plants of the ${n} may look combed flat this evening; they stand up again overnight.`,
   shrimp: (n) =>
     `You may see empty shells in the ${n} tomorrow: shrimp moult after fresh water, and the shells are food.`,
   "cool-fresh": (n) => `In the ${n} they may sit at the bottom for the rest of the day; appetite is back tomorrow.`,

@@ -5,13 +5,16 @@ import { type Display, displayVolumeL, type Sump, sumpVolumeL } from "../vessel/
 export const TANK_KINDS = [
   "community",
   "planted",
+  "planted-low",
   "shrimp",
   "rift-lake",
   "cool-fresh",
   "brackish",
   "marine-fish",
   "soft-coral",
+  "large-polyp",
   "stony-coral",
+  "anemone",
   "seahorse",
   "jellyfish",
   "temperate-marine",
@@ -99,6 +102,26 @@ export interface AnimalGroup {
   readonly hazard?: "sting" | "spine" | "bite" | "toxin";
 }
 
+/** What a standing exception does to the plan. */
+export const EXCEPTION_KINDS = [
+  "leave-pane",
+  "leave-growth",
+  "never-vacuum",
+  "leave-rock",
+  "feed-before",
+  "leave-job",
+  "say-at-job",
+] as const;
+
+/** Something about this tank that an ordinary checklist would break. */
+export interface StandingException {
+  readonly kind: (typeof EXCEPTION_KINDS)[number];
+  /** Where, or what is to be known: "back panel", "the tree of rock on the left". */
+  readonly what: string;
+  /** The job of the programme it is about, by its code; only where the kind is about a job. */
+  readonly job?: string | null;
+}
+
 /** A course of treatment: no change before its contact time is over, then one. */
 export interface Treatment {
   readonly name: string;
@@ -122,6 +145,10 @@ export interface TankBook {
   readonly filterUnits: readonly FilterUnit[];
   readonly animals: readonly AnimalGroup[];
   readonly treatment?: Treatment;
+  readonly exceptions?: readonly StandingException[];
+  /** Clean socks, floss or pre-filters on the site's shelf, and the day they were counted. */
+  readonly cleanMedia?: number;
+  readonly cleanMediaOn?: string;
   readonly startedOn: string;
   readonly startedWith?: "cured-rock" | "dry-rock" | "bare";
   readonly evaporationLPerDay: number;

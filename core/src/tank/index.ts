@@ -1,10 +1,12 @@
 export {
   type AnimalGroup,
   type Band,
+  EXCEPTION_KINDS,
   type FilterUnit,
   isSalt,
   type Landmark,
   type Schools,
+  type StandingException,
   SWITCH_GEAR,
   type SwitchGear,
   systemVolumeL,

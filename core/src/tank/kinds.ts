@@ -4,6 +4,8 @@ import type { Band, Schools, TankKind } from "./book.ts";
 /** What a kind of tank starts with; all of it is editable per tank. */
 export interface KindFacts {
   readonly label: string;
+  /** Where its figures come from. */
+  readonly basis: string;
   readonly targetPsu: number;
   readonly targetC: number;
   readonly mostShare: number;
@@ -77,6 +79,8 @@ const reef = (nitrateHigh: number): readonly Row[] => [
 export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   community: {
     label: "community, fresh",
+    basis:
+      "Fraction of toxic ammonia after Emerson 1975. Nitrate under 10 mg/L as nitrogen (44 mg/L as nitrate), where long exposure begins to harm freshwater animals (Camargo 2005). Carbonate hardness of 3 dKH or more buffers the acid that nitrification makes.",
     targetPsu: 0,
     targetC: 25,
     mostShare: 0.6,
@@ -94,7 +98,9 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
     schools: BASE,
   },
   planted: {
-    label: "planted, fresh",
+    label: "planted with CO2, fresh",
+    basis:
+      "Nitrate and phosphate are food here and have a floor. Carbon dioxide, carbonate hardness and pH hang together: CO2 in mg/L is about 3 × KH × 10^(7 − pH), so pH is judged with the gas on. Nitrate stays under 44 mg/L (Camargo 2005).",
     targetPsu: 0,
     targetC: 24.5,
     mostShare: 0.9,
@@ -112,8 +118,31 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
     ),
     schools: { ...BASE, share: 0.3, substrate: "surface", outside: "cleaner" },
   },
+  "planted-low": {
+    label: "planted without CO2, fresh",
+    basis:
+      "Without added CO2 plants grow slowly: less food, less light, and a bed that is left alone. Nitrate under 44 mg/L (Camargo 2005); KH of 3 dKH or more, since plants take carbonate where gas is short.",
+    targetPsu: 0,
+    targetC: 24,
+    mostShare: 0.6,
+    bands: bands(
+      [
+        ["temperature", 20, 22, 26, 29],
+        ["ph", 6, 6.6, 7.8, 8.2],
+        ["alkalinity", 2, 3, 10, 14],
+        ["gh", 3, 4, 14, 20, 45],
+        ["nitrate", -1, 2, 25, 40],
+        ["phosphate", -1, 0.05, 1, 2.5],
+        ["ammonia", -1, 0, 0.1, 0.5],
+      ],
+      ["temperature", "nitrate"],
+    ),
+    schools: { ...BASE, share: 0.2, substrate: "never", outside: "cleaner", fertiliser: "lean" },
+  },
   shrimp: {
     label: "shrimp, fresh",
+    basis:
+      "Shells are built from calcium and magnesium taken from the water at each moult: GH is held, KH may be near nothing over an active bed. Small changes, because a jump in dissolved matter sets off moults. Copper is kept out.",
     targetPsu: 0,
     targetC: 22.5,
     mostShare: 0.25,
@@ -132,6 +161,8 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   },
   "rift-lake": {
     label: "rift-lake fish, hard fresh",
+    basis:
+      "The lakes are hard and alkaline (pH about 7.8 to 9). At such a pH far more of the total ammonia is toxic: about 5 % at pH 8 and 25 °C, 36 % at pH 9 (Emerson 1975), so ammonia has the narrowest band.",
     targetPsu: 0,
     targetC: 25.5,
     mostShare: 0.6,
@@ -149,7 +180,9 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
     schools: { ...BASE, share: 0.4, feeding: "before", substrate: "whole" },
   },
   "cool-fresh": {
-    label: "cool fresh, axolotls",
+    label: "cool fresh: axolotls, goldfish",
+    basis:
+      "Axolotls and goldfish are animals of cool, well oxygenated water: at 18 °C water saturated with air holds about 9.5 mg/L of oxygen, at 25 °C 8.3. Heat is the danger, and the tank has no heater.",
     targetPsu: 0,
     targetC: 17,
     mostShare: 0.5,
@@ -167,6 +200,8 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   },
   brackish: {
     label: "brackish",
+    basis:
+      "Between fresh and sea water; salinity is the firm's choice for the animals and is held by replacing evaporation with fresh water only.",
     targetPsu: 8,
     targetC: 26,
     mostShare: 0.5,
@@ -184,6 +219,8 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   },
   "marine-fish": {
     label: "marine fish only",
+    basis:
+      "Fish bear a wider range than corals. Nitrate up to about 20 mg/L as nitrogen (88 mg/L as nitrate) is taken as a limit for marine animals (Camargo 2005); act before it.",
     targetPsu: 33,
     targetC: 25,
     mostShare: 0.4,
@@ -210,22 +247,59 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   },
   "soft-coral": {
     label: "soft corals",
+    basis:
+      "A kilogram of sea water at 35 holds 412 mg of calcium, 1284 mg of magnesium and 2.3 mmol of alkalinity, 6.6 dKH a litre (reference composition, Millero 2008). Soft corals use little of them and like some nitrate.",
     targetPsu: 35,
     targetC: 25,
     mostShare: 0.4,
     bands: bands(reef(20), ["temperature", "salinity", "nitrate"]),
     schools: { ...BASE, share: 0.15, feeding: "before" },
   },
+  "large-polyp": {
+    label: "large-polyp stony coral",
+    basis:
+      "A kilogram of sea water at 35 holds 412 mg of calcium, 1284 mg of magnesium and 2.3 mmol of alkalinity, 6.6 dKH a litre (Millero 2008). Large polyps calcify slower than small ones, feed from the water and tear in strong flow.",
+    targetPsu: 35,
+    targetC: 25,
+    mostShare: 0.3,
+    bands: bands(reef(15), ["temperature", "salinity", "alkalinity", "nitrate"]),
+    schools: { ...BASE, share: 0.15, feeding: "before", heater: "in-sump", pumpsAtSiphon: "on" },
+  },
   "stony-coral": {
-    label: "stony coral",
+    label: "small-polyp stony coral",
+    basis:
+      "A kilogram of sea water at 35 holds 412 mg of calcium, 1284 mg of magnesium and 2.3 mmol of alkalinity, 6.6 dKH a litre (Millero 2008). Skeletons take calcium and alkalinity in the ratio of calcium carbonate: 7.2 mg/L of calcium for 1 dKH.",
     targetPsu: 35,
     targetC: 25,
     mostShare: 0.3,
     bands: bands(reef(12), ["temperature", "salinity", "alkalinity", "nitrate"]),
     schools: { ...BASE, share: 0.15, heater: "in-sump", pumpsAtSiphon: "on" },
   },
+  anemone: {
+    label: "anemone",
+    basis:
+      "An anemone walks until light and flow suit it: every intake is covered. It lives by its algae, so bands are those of a reef, with less nitrate and no sudden change of salinity.",
+    targetPsu: 35,
+    targetC: 25.5,
+    mostShare: 0.25,
+    bands: bands(
+      [
+        ["temperature", 23, 24.5, 26.5, 28],
+        ["salinity", 33.5, 34.5, 35.5, 36.5],
+        ["ph", 7.7, 8, 8.4, 8.6],
+        ["alkalinity", 6.8, 7.6, 9, 11],
+        ["nitrate", -1, 1, 10, 20],
+        ["phosphate", -1, 0.02, 0.1, 0.2],
+        ["ammonia", -1, 0, 0.05, 0.15],
+      ],
+      ["temperature", "salinity", "nitrate"],
+    ),
+    schools: { ...BASE, share: 0.15, substrate: "surface" },
+  },
   seahorse: {
     label: "seahorses and macroalgae",
+    basis:
+      "Kept cooler than a reef, because wound bacteria grow fast above 25 °C. Macroalgae take nitrate and phosphate up and leave with them at harvest. Slow flow, no stinging neighbours.",
     targetPsu: 34,
     targetC: 23.5,
     mostShare: 0.25,
@@ -252,6 +326,8 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   },
   jellyfish: {
     label: "jellyfish",
+    basis:
+      "Nearly all water: an animal floats or sinks by the density of the water around it, so salinity and temperature are matched together before any water is poured. No bubbles under the bell.",
     targetPsu: 33.5,
     targetC: 20,
     mostShare: 0.3,
@@ -277,6 +353,8 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
   },
   "temperate-marine": {
     label: "temperate sea",
+    basis:
+      "Animals of a cold shore. Cold water holds more oxygen (at 12 °C and salinity 34 about 8.7 mg/L, at 25 °C 6.8), and what lives in it has no reserve against warmth: the chiller is life support.",
     targetPsu: 34,
     targetC: 14,
     mostShare: 0.4,

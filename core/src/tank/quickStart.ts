@@ -1,11 +1,13 @@
 import { grossVolumeL, surfaceM2, type Vessel, vesselHeightM } from "../vessel/index.ts";
 import type { Landmark, SwitchGear, TankKind } from "./book.ts";
-import { kindFacts } from "./kinds.ts";
+import { type KindFacts, kindFacts } from "./kinds.ts";
 import type { TankFacts } from "./schema.ts";
 
 /** What a person answers to begin a tank; name, site and water stand on its row. */
 export interface QuickAnswers {
   readonly kind: TankKind;
+  /** What the firm begins this kind with; without it, what the library does. */
+  readonly firm?: Omit<KindFacts, "label" | "basis">;
   readonly vessel: Vessel;
   readonly sump: boolean;
   readonly startedOn: string;
@@ -47,6 +49,10 @@ const usual: Readonly<Record<TankKind, UsualContents>> = {
     gear: ["co2", "heater", "filter"],
     landmarks: [...FRESH.landmarks, { name: "highest plant", kind: "plant", airMinutes: 20, part: 0.8 }],
   },
+  "planted-low": {
+    ...FRESH,
+    landmarks: [...FRESH.landmarks, { name: "highest plant", kind: "plant", airMinutes: 20, part: 0.8 }],
+  },
   shrimp: { ...FRESH, filters: [["sponge filter", true]] },
   "rift-lake": {
     ...FRESH,
@@ -75,7 +81,16 @@ const usual: Readonly<Record<TankKind, UsualContents>> = {
     ],
   },
   "soft-coral": REEF,
+  "large-polyp": REEF,
   "stony-coral": REEF,
+  anemone: {
+    ...REEF,
+    landmarks: [
+      heater,
+      { name: "anemone's perch", kind: "coral", airMinutes: 3, part: 0.65 },
+      { name: "covered wave-maker", kind: "intake", airMinutes: 0, part: 0.6 },
+    ],
+  },
   seahorse: { ...REEF, rockKgPerL: 0.06, gear: ["heater", "filter"] },
   jellyfish: {
     bed: ["bare", 0],
@@ -111,8 +126,8 @@ const round = (value: number, decimals: number) => Number(value.toFixed(decimals
  *
  * @throws {OutOfRangeError} for dimensions that make no vessel.
  */
-export function quickStart({ kind, vessel, sump, startedOn }: QuickAnswers): TankFacts {
-  const of = kindFacts[kind];
+export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers): TankFacts {
+  const of = firm ?? kindFacts[kind];
   const contents = usual[kind];
   const heightM = vesselHeightM(vessel);
   const runningLevelM = round(heightM * LEVEL_PART, 3);

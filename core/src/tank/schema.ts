@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
 import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
-import { SWITCH_GEAR, TANK_KINDS } from "./book.ts";
+import { EXCEPTION_KINDS, SWITCH_GEAR, TANK_KINDS } from "./book.ts";
 
 const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
 
@@ -52,6 +52,28 @@ export const SchoolsSchema = z.object({
 
 const date = z.iso.date("That day does not exist.");
 
+const BandsSchema = z.array(
+  z.object({
+    parameter: z.enum(PARAMETERS),
+    idealLow: z.number(),
+    idealHigh: z.number(),
+    actLow: z.number(),
+    actHigh: z.number(),
+    validDays: z.number().int().positive(),
+    required: z.boolean(),
+  }),
+);
+
+/** What the firm begins a tank of a kind with: `KindFacts` without its name. */
+export const KindFactsSchema = z.object({
+  basis: z.string().max(1000),
+  targetPsu: z.number().min(0).max(42),
+  targetC: z.number().min(0).max(40),
+  mostShare: z.number().gt(0).max(1),
+  schools: SchoolsSchema,
+  bands: BandsSchema,
+});
+
 /** The stored facts of a tank: `TankBook` without its row's own id, name and kind, and without its animals. */
 export const TankFactsSchema = z.object({
   display: z.object({
@@ -96,6 +118,11 @@ export const TankFactsSchema = z.object({
   treatment: z
     .object({ name: z.string(), startedOn: date, contactDays: z.number().int().min(0), followUpOn: date })
     .optional(),
+  exceptions: z
+    .array(z.object({ kind: z.enum(EXCEPTION_KINDS), what: z.string().min(1).max(120), job: z.string().nullish() }))
+    .optional(),
+  cleanMedia: z.number().int().min(0).optional(),
+  cleanMediaOn: date.optional(),
   startedOn: date,
   startedWith: z.enum(["cured-rock", "dry-rock", "bare"]).optional(),
   evaporationLPerDay: z.number().min(0),
@@ -107,17 +134,7 @@ export const TankFactsSchema = z.object({
   turnoverLPerHour: z.number().min(0).optional(),
   access: z.string().max(400).optional(),
   schools: SchoolsSchema,
-  bands: z.array(
-    z.object({
-      parameter: z.enum(PARAMETERS),
-      idealLow: z.number(),
-      idealHigh: z.number(),
-      actLow: z.number(),
-      actHigh: z.number(),
-      validDays: z.number().int().positive(),
-      required: z.boolean(),
-    }),
-  ),
+  bands: BandsSchema,
   targetPsu: z.number().min(0).max(42),
   targetC: z.number().min(0).max(40),
   drainLPerMinute: z.number().positive(),

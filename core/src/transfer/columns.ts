@@ -14,7 +14,18 @@ import { type DateOrder, type DecimalSign, isFormula, readMoment, readNumber, un
 import type { Heading } from "./heading.ts";
 
 /** What a file may hold. */
-export type FileKind = Entity | "reading";
+export type FileEntity = Exclude<Entity, "source" | "kind">;
+export type FileKind = FileEntity | "reading";
+
+/** Kinds of file that can be brought in and out. */
+export const FILE_KINDS = [
+  "client",
+  "site",
+  "tank",
+  "animal",
+  "equipment",
+  "reading",
+] as const satisfies readonly FileKind[];
 
 /** What a column of a file may mean. */
 export interface Target {
@@ -69,7 +80,7 @@ const ALSO: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** What a record's own name is called beside "name". */
-const NAMES: Readonly<Record<Entity, readonly string[]>> = {
+const NAMES: Readonly<Record<FileEntity, readonly string[]>> = {
   client: ["client", "client name", "customer name"],
   site: ["site", "site name", "location name"],
   tank: ["tank", "tank name", "aquarium"],
@@ -77,7 +88,7 @@ const NAMES: Readonly<Record<Entity, readonly string[]>> = {
   equipment: ["equipment", "device", "item"],
 };
 
-const recordTargets = (entity: Entity): Target[] =>
+const recordTargets = (entity: FileEntity): Target[] =>
   recordKinds[entity].fields
     .filter((f) => f.type.kind !== "list")
     .map((field) => ({

@@ -13,6 +13,8 @@ export {
 export {
   type CellStyle,
   type ColumnMeaning,
+  FILE_KINDS,
+  type FileEntity,
   type FileKind,
   guessMeanings,
   headingOf,

@@ -1,3 +1,4 @@
+export { type CleanMedia, cleanMediaLasts, MEDIA_DAYS } from "./cleanMedia.ts";
 export { type CountEvent, dwindling } from "./dwindling.ts";
 export { lastsDays } from "./reservoir.ts";
 export { type EquipmentLife, type Wear, wearOf } from "./wear.ts";

@@ -2,6 +2,8 @@ import { describe, expect, test } from "vitest";
 import { type CountEvent, dwindling, lastsDays, wearOf } from "./index.ts";
 
 const none = {
+  meterHours: null,
+  meterOn: null,
   hoursPerDay: null,
   serviceEveryDays: null,
   lastServicedOn: null,

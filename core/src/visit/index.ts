@@ -25,5 +25,14 @@ export { type Orderable, OrderCycleError, type OrderRule, orderSteps } from "./o
 export { planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
+export {
+  type Basis,
+  basisOf,
+  type SourceFacts,
+  type SourceMeasurement,
+  type SourceTest,
+  sourceOn,
+  sourceTest,
+} from "./sourceOn.ts";
 export { gearName, type Step } from "./steps.ts";
 export { type Expected, type Limit, planWater, type WaterPlan, type WaterReason } from "./water.ts";

@@ -3,6 +3,7 @@ import type { BuildUp } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Conditioner } from "../water/index.ts";
+import type { Basis } from "./sourceOn.ts";
 
 /** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
 export const CORE_VERSION = 1;
@@ -22,6 +23,8 @@ export interface WaterSource {
   readonly kind: "tap" | "purified" | "remineralised" | "natural-sea" | "mix";
   readonly name: string;
   readonly chemistry: Readonly<Partial<Record<Parameter, number>>>;
+  /** Of what was measured: when, and why it is believed on the day of the plan. */
+  readonly known?: Readonly<Partial<Record<Parameter, { readonly on: string; readonly basis: Basis }>>>;
   /** Measured temperature as it comes, °C. */
   readonly coldC: number;
   /** Whether hot water or a heated barrel can bring it to a wanted temperature. */
@@ -93,6 +96,10 @@ export interface PlanInput {
     /** Metres of hose to the drain and to the tap. */
     readonly drainDistanceM?: number;
     readonly tapDistanceM?: number;
+    /** Metres that the water falls to the drain; below zero it has to be lifted. */
+    readonly drainDropM?: number;
+    readonly stairs?: number;
+    readonly parking?: string;
   };
 }
 

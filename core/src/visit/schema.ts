@@ -2,6 +2,32 @@ import { z } from "zod";
 import { SWITCH_GEAR } from "../tank/book.ts";
 import { PARAMETERS } from "../units/parameters.ts";
 
+/** A source of water as it is kept. */
+export const SourceFactsSchema = z.object({
+  kind: z.enum(["tap", "purified", "remineralised", "natural-sea", "mix"]),
+  chemistry: z.partialRecord(z.enum(PARAMETERS), z.number()),
+  coldC: z.number().min(0).max(40),
+  canWarm: z.boolean(),
+  conditioner: z
+    .object({
+      name: z.string().min(1, "The conditioner needs its name."),
+      mlPer100L: z.number().positive(),
+      maximumMlPer100L: z.number().positive(),
+      bindsAmmonia: z.boolean(),
+    })
+    .optional(),
+  chloramineFactor: z.number().positive(),
+  salt: z
+    .object({
+      name: z.string().min(1, "The salt needs its name."),
+      labelGramsPerLitre: z.number().positive(),
+      gramsPerLitre: z.number().positive(),
+      batches: z.number().int().min(0),
+    })
+    .optional(),
+  measured: z.array(z.object({ on: z.iso.date(), parameter: z.enum(PARAMETERS), value: z.number() })).optional(),
+});
+
 const litres = z.number("Enter litres as a number, such as 50.").min(0, "Litres cannot be negative.").max(1e5);
 const step = z.string().min(1).max(80);
 const id = z.uuid();

@@ -11,9 +11,11 @@ import {
 import { isSalt, type SwitchGear, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts } from "../units/index.ts";
 import { runBack } from "../vessel/index.ts";
+import { exceptedStep, fedBefore } from "./exceptions.ts";
 import type { PlanInput } from "./inputs.ts";
 import type { Orderable } from "./order.ts";
-import { cleanMedia, MECHANICAL } from "./schoolTasks.ts";
+import { MECHANICAL, mediaToBring } from "./schoolTasks.ts";
+import { sourceTest } from "./sourceOn.ts";
 import type { WaterPlan } from "./water.ts";
 
 /** One thing to do on a visit. */
@@ -105,6 +107,7 @@ export function buildSteps(
 
   const hazards = [...new Set(book.animals.flatMap((a) => (a.hazard ? [HAZARD[a.hazard] ?? ""] : [])))].join(" ");
   const changing = water.litres.value > 0;
+  const carried = changing && input.source.kind !== "tap" && (input.site.stairs ?? 0) > 0;
   const off = gearOff(book, water);
 
   add(
@@ -113,13 +116,16 @@ export function buildSteps(
     10,
     "Towels down, hands and kit clean",
     2,
-    input.site.hygieneLast
-      ? "This tank is under treatment: its own kit only, and nothing of it goes on to another tank."
-      : "Floors first; soap on a hand kills what a tank lives on.",
+    `${
+      input.site.hygieneLast
+        ? "This tank is under treatment: its own kit only, and nothing of it goes on to another tank."
+        : "Floors first; soap on a hand kills what a tank lives on."
+    }${input.site.parking ? ` Parking: ${input.site.parking}.` : ""}`,
     {
       kit: [
         "towels",
         "tarp",
+        ...(carried ? ["carrying straps"] : []),
         ...(input.site.floors ? [`cover for the floor: ${input.site.floors}`] : []),
         ...(input.site.hygieneLast ? ["kit kept for this tank"] : []),
       ],
@@ -127,6 +133,9 @@ export function buildSteps(
         [
           input.site.hygieneLast ? "Disinfect everything after this tank and rinse it." : "",
           input.site.pets ? `In the house: ${input.site.pets}. Doors closed while hoses lie.` : "",
+          carried
+            ? `${input.site.stairs} steps to climb, and a litre is a kilogram: ${book.name} moves ${Math.round(water.litres.value)} kg. Small loads, or two people.`
+            : "",
         ]
           .filter(Boolean)
           .join(" ") || undefined,
@@ -164,14 +173,17 @@ export function buildSteps(
     { kit: ["ruler"] },
   );
 
-  if (book.schools.feeding === "before")
+  const always = fedBefore(book);
+  if (book.schools.feeding === "before" || always !== null)
     add(
       "feed-before",
       "feed-before",
       30,
       "Feed a little",
       3,
-      "Fifteen minutes early, so that leftovers leave with the old water and animals eat before the stress.",
+      always
+        ? `This tank is always fed first: ${always}.`
+        : "Fifteen minutes early, so that leftovers leave with the old water and animals eat before the stress.",
       { kit: ["food"] },
     );
 
@@ -387,23 +399,30 @@ function addTask(
     code === "vacuum-sector" && book.schools.substrate === "sectors" ? (task.lastSector % book.sectors) + 1 : undefined;
   if (code === "vacuum-sector" && book.schools.substrate === "never") return;
   const soak = SOAKED.includes(code) ? SOAK[book.schools.acidSoak] : null;
+  const excepted = exceptedStep(code, book);
   steps.push({
     id: code,
     phase,
     number: (PHASE_NUMBER[phase] ?? 120) + position,
     title: taskTitle(code, book, sector),
-    reason:
+    reason: `${
       task.slips > 0
         ? `${library.reason} Skipped ${task.slips === 1 ? "once" : `${task.slips} times`}${task.lastSkipReason ? ` (${task.lastSkipReason})` : ""}.`
         : lateDays > task.giveDays
           ? `${library.reason} ${lateDays} days late.`
-          : library.reason,
-    ...minutesOf(input, code, library.minutes + (soak?.moreMinutes ?? 0)),
+          : library.reason
+    }${MECHANICAL.includes(code) ? shelfWords(input) : ""}`,
+    ...minutesOf(input, code, (library.minutes + (soak?.moreMinutes ?? 0)) * excepted.minutesFactor),
     kit: taskKit(input, code),
     caution:
-      code === "glass-inside" && book.material === "acrylic"
-        ? "Acrylic: nothing hard, no blade, no ammonia or alcohol."
-        : (soak?.caution ?? library.caution),
+      [
+        code === "glass-inside" && book.material === "acrylic"
+          ? "Acrylic: nothing hard, no blade, no ammonia or alcohol."
+          : (soak?.caution ?? library.caution ?? ""),
+        excepted.caution,
+      ]
+        .filter(Boolean)
+        .join(" ") || undefined,
     task: code,
     ...(typeof library.result === "object"
       ? { test: library.result.test }
@@ -453,12 +472,22 @@ function taskKit(input: PlanInput, code: TaskCode): readonly string[] {
   if (code === "fertiliser") return [schools.fertiliser === "lean" ? "fertiliser, half the label" : "fertiliser"];
   if (SOAKED.includes(code)) return [...kit.filter((k) => k !== "citric acid"), SOAK[schools.acidSoak].kit];
   if (MECHANICAL.includes(code)) {
-    const pieces = cleanMedia(input);
-    return kit.map((k) => (pieces > 1 ? `${k}, ${pieces}` : k));
+    const media = mediaToBring(input);
+    if (media?.onShelf) return [];
+    return kit.map((k) => (media && media.pieces > 1 ? `${k}, ${media.pieces}` : k));
   }
   if (typeof result === "object" && !OWN_INSTRUMENT.includes(result.test))
     return [`${parameterFacts[result.test].label.toLowerCase()}, ${METHOD_KIT[schools.testMethod]}`];
   return kit;
+}
+
+/** What the count of clean pieces on the site's shelf comes to. */
+function shelfWords(input: PlanInput): string {
+  const media = mediaToBring(input);
+  if (!media?.washBy) return "";
+  return media.onShelf
+    ? ` Clean ones are on the shelf here, until ${media.washBy}.`
+    : ` The clean ones here run out on ${media.washBy}, before the next visit: bring some, and have the used ones washed.`;
 }
 
 const OUTSIDE_KIT = { water: "clean water", vinegar: "dilute vinegar", cleaner: "aquarium-safe cleaner" } as const;
@@ -530,6 +559,19 @@ function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
       ],
       caution: "Fish that gasp while water runs in: stop, condition the whole tank, give air, test.",
     });
+  const test = sourceTest(source);
+  if (test)
+    add(
+      "source-test",
+      "test",
+      44,
+      `Test ${source.kind === "tap" ? "the tap" : "the sea water"}: ${test.parameters.map((p) => parameterFacts[p].label.toLowerCase()).join(", ")}`,
+      6,
+      test.lastOn
+        ? `Trust expires: it was last measured on ${test.lastOn}. What it brings decides what a change can reach.`
+        : "It was never measured here. What it brings decides what a change can reach.",
+      { kit: ["test kits for the new water"] },
+    );
   if (source.kind === "remineralised")
     add(
       "remineralise",
@@ -581,11 +623,11 @@ function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
     Math.max(1, water.drainMinutes),
     sump
       ? "The display stays as it is; the mark is on the sump."
-      : "To a mark, with the intake fixed there, so that it ends by itself.",
+      : `To a mark, with the intake fixed there, so that it ends by itself.${dropWords(input)}`,
     {
       figure: "mark",
       runsItself: true,
-      kit: [hose("drain", input.site.drainDistanceM), "tape"],
+      kit: [hose("drain", input.site.drainDistanceM), "tape", ...(uphill(input) ? ["drain pump"] : [])],
       caution:
         book.schools.heater === "off" && book.gear.includes("heater")
           ? "Heater is off. Leave it off until the water is back above it."
@@ -613,6 +655,19 @@ function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
       "Salt mass is right; evaporation took only water.",
       { figure: "refill", kit: ["purified water"] },
     );
+}
+
+/** Whether the drain lies too high for a siphon. */
+const uphill = (input: PlanInput) => input.site.drainDropM !== undefined && input.site.drainDropM < SIPHON_DROP_M;
+/** A siphon with less than this to fall hardly runs. */
+const SIPHON_DROP_M = 0.3;
+/** From here on a siphon runs faster than a person looks away. */
+const LONG_DROP_M = 3;
+
+function dropWords({ site }: PlanInput): string {
+  if (site.drainDropM === undefined) return "";
+  if (site.drainDropM < SIPHON_DROP_M) return " The drain lies too high for a siphon: it is pumped.";
+  return site.drainDropM >= LONG_DROP_M ? ` It falls ${site.drainDropM} m to the drain: it runs fast.` : "";
 }
 
 /** A hose by the length that its way asks for, with a metre to spare at each end. */

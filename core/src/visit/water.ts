@@ -16,6 +16,7 @@ import {
 import { q, type Worked, worked, Z95 } from "../worked/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import { litresAboveM, markCmOf, markPlace, missingL } from "./levels.ts";
+import { sourceRelative } from "./sourceOn.ts";
 
 /** What may hold a change down, as data. `maxL` is the most it allows. */
 export interface Limit {
@@ -107,7 +108,6 @@ export interface WaterPlan {
 
 /** Litres moved are known to about 3 % (95 %). */
 const LITRES_RELATIVE = 0.03 / Z95;
-const SOURCE_RELATIVE = 0.1 / Z95;
 /** A reading this many standard deviations from what fits is measured again before it is acted on. */
 const SURPRISE = 3;
 /** Test-led tanks are changed at least this often, days. */
@@ -544,7 +544,7 @@ function expectedAfter(
     const refill = input.source.chemistry[band.parameter] ?? (CEILINGS.includes(band.parameter) ? 0 : value.value);
     const sigma = afterExchangeSigma(value.value, refill, share, {
       before: value.sigma,
-      refill: Math.abs(refill) * SOURCE_RELATIVE,
+      refill: Math.abs(refill) * sourceRelative(input.source, band.parameter),
       litresRelative: LITRES_RELATIVE,
       volumeRelative: volumeRelative95(input.book) / Z95,
     });

@@ -28,7 +28,7 @@ export async function brokenLinks(
 export async function namesOf(
   q: Queries,
   businessId: string,
-  to: Entity | "source",
+  to: Entity,
   ids?: readonly string[],
 ): Promise<Map<string, string>> {
   if (ids && ids.length === 0) return new Map();
@@ -42,10 +42,11 @@ export async function namesOf(
   }
   if (to === "source") {
     const rows = await q
-      .select({ id: source.id, name: source.name })
+      .select({ id: source.id, name: source.name, site: site.name })
       .from(source)
-      .where(and(eq(source.businessId, businessId), ids ? inArray(source.id, [...ids]) : undefined));
-    return new Map(rows.map((r) => [r.id, r.name]));
+      .leftJoin(site, and(eq(site.businessId, source.businessId), eq(site.id, source.siteId)))
+      .where(and(eq(source.businessId, businessId), ids ? inArray(source.id, [...ids]) : isNull(source.archivedAt)));
+    return new Map(rows.map((r) => [r.id, r.site ? `${r.name}, ${r.site}` : r.name]));
   }
   const { table } = stores[to];
   const rows = await q

@@ -3,8 +3,9 @@ import { kindProgramme, libraryTask } from "@keel-round/core/programme";
 import { quickStart, type TankKind, tankMisfits } from "@keel-round/core/tank";
 import { TankKindSchema, VesselSchema } from "@keel-round/core/tank/schema";
 import { misfitSentence } from "@keel-round/core/words";
-import { eq } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
+import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
 import { newId } from "../ids";
@@ -12,6 +13,7 @@ import { deskChange, source, tank, task } from "../schema";
 import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
 import { inTransaction, type Queries } from "../transaction";
+import { firmKind } from "./kinds";
 import { brokenLinks } from "./links";
 import { MADE, type When } from "./records";
 import { layTankVisits } from "./tankVisits";
@@ -59,7 +61,7 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
   const { siteId, name, kind, sourceId, ...answers } = input;
   if (input.startedOn > today)
     throw new Refused(422, "invalid", "That day has not come yet.", { startedOn: ["That day has not come yet."] });
-  const facts = quickStart({ kind, ...answers });
+  const facts = quickStart({ kind, firm: await firmKind(db(), scope.businessId, kind), ...answers });
   const misfit = tankMisfits(facts)[0];
   if (misfit)
     throw new Refused(422, "invalid", misfitSentence(misfit, scope.units), {
@@ -69,9 +71,14 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
     const broken = await brokenLinks(tx, scope.businessId, "tank", { siteId, sourceId });
     const [field, message] = Object.entries(broken)[0] ?? [];
     if (field && message) throw new Refused(404, "not-found", message, { [field]: [message] });
-    const waters = await tx.select().from(source).where(eq(source.businessId, scope.businessId));
+    const waters = await tx
+      .select()
+      .from(source)
+      .where(and(eq(source.businessId, scope.businessId), isNull(source.archivedAt)));
     // Evaporation leaves the salt behind: it is replaced with fresh water, purified where there is some.
-    const topUp = waters.find((w) => w.facts.kind === "purified") ?? waters.find((w) => w.facts.kind === "tap");
+    const topUp =
+      waters.find((w) => w.facts.kind === "purified") ??
+      waters.find((w) => w.facts.kind === "tap" && (w.siteId === null || w.siteId === siteId));
     const id = newId();
     await tx.insert(tank).values({
       id,

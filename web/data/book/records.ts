@@ -1,6 +1,6 @@
 import { type Entity, type FieldValue, recordKinds, sameValue, type Values } from "@keel-round/core/book";
 import { changeSchema, recordSchema } from "@keel-round/core/book/schema";
-import { and, count, desc, eq, gte, isNull, sql } from "drizzle-orm";
+import { and, count, desc, eq, gte, isNull, or, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { type Which, writeEntries } from "../find/entries";
@@ -21,6 +21,8 @@ export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
   tank: ["office", "technician"],
   animal: ["office", "technician"],
   equipment: ["office", "technician"],
+  source: ["office", "technician"],
+  kind: ["office"],
 };
 
 /** Pseudo-fields of the history: that a record was made, and that it rests in the archive. */
@@ -31,15 +33,13 @@ export const ARCHIVED = "archived";
 export class Later {
   readonly tankIds = new Set<string>();
   private entries = 0;
-  note(tankId: string | null): void {
-    if (tankId) this.tankIds.add(tankId);
+  note(tankIds: readonly string[]): void {
+    for (const id of tankIds) this.tankIds.add(id);
     this.entries += 1;
   }
   /** Writes the status of every tank that was touched, and what can be found. */
   async settle(tx: Queries, businessId: string, today: string): Promise<void> {
-    const ids = [...this.tankIds];
-    for (let i = 0; i < ids.length; i += STATUS_CHUNK)
-      await refreshStatus(tx, businessId, ids.slice(i, i + STATUS_CHUNK), today);
+    await refreshAll(tx, businessId, [...this.tankIds], today);
     if (this.entries > 0) await writeEntries(tx, businessId, { all: true });
   }
 }
@@ -111,20 +111,48 @@ function refuseIssues(issues: Readonly<Record<string, string>>): void {
   throw new Refused(422, "invalid", first, Object.fromEntries(Object.entries(issues).map(([k, v]) => [k, [v]])));
 }
 
-/** What is to be found under other words now: the record, and what is told by its name. */
-const findable = (entity: Entity, id: string): Which =>
-  entity === "client"
-    ? { clientId: id }
-    : entity === "site"
-      ? { siteId: id }
-      : entity === "tank"
-        ? { tankId: id }
-        : { entity, ids: [id] };
+/** Writes what is to be found under other words now: the record, and what is told by its name. */
+async function find(tx: Queries, businessId: string, entity: Entity, id: string): Promise<void> {
+  if (entity === "kind" || entity === "source") return;
+  const which: Which =
+    entity === "client"
+      ? { clientId: id }
+      : entity === "site"
+        ? { siteId: id }
+        : entity === "tank"
+          ? { tankId: id }
+          : { entity, ids: [id] };
+  await writeEntries(tx, businessId, which);
+}
 
-/** The tank whose plan follows from a record, if any. */
-function tankOf(entity: Entity, id: string, columns: Record<string, unknown>): string | null {
-  if (entity === "tank") return id;
-  return entity === "animal" ? (columns.tankId as string) : null;
+/** The tanks whose plans follow from a record. */
+async function tanksOf(
+  tx: Queries,
+  businessId: string,
+  entity: Entity,
+  id: string,
+  ...states: readonly Record<string, unknown>[]
+): Promise<string[]> {
+  if (entity === "tank") return [id];
+  if (entity === "animal") return [...new Set(states.map((s) => s.tankId as string))];
+  if (entity !== "source") return [];
+  const rows = await tx
+    .select({ id: tank.id })
+    .from(tank)
+    .where(
+      and(
+        eq(tank.businessId, businessId),
+        isNull(tank.archivedAt),
+        or(eq(tank.sourceId, id), eq(tank.topUpSourceId, id)),
+      ),
+    );
+  return rows.map((r) => r.id);
+}
+
+/** Writes the status of tanks again, some hundred at a time. */
+async function refreshAll(tx: Queries, businessId: string, ids: readonly string[], today: string): Promise<void> {
+  for (let i = 0; i < ids.length; i += STATUS_CHUNK)
+    await refreshStatus(tx, businessId, ids.slice(i, i + STATUS_CHUNK), today);
 }
 
 /**
@@ -139,6 +167,7 @@ export async function createRecord(
   when: When,
 ): Promise<{ readonly id: string; readonly batchId: string }> {
   requireEditor(scope, entity);
+  if (entity === "kind") throw new Refused(409, "fixed", "The kinds of tank are given; each can be changed.");
   const complete = Object.fromEntries(
     recordKinds[entity].fields.map((f) => [f.key, given[f.key] ?? emptyOf(f.type.kind)]),
   );
@@ -171,13 +200,13 @@ export async function insertRecord(
   await tx.insert(store.table).values({ id, businessId: scope.businessId, ...columns } as never);
   await writeChanges(tx, scope, batchId, now, [{ entity, entityId: id, field: MADE, old: null, new: values.name }]);
   if (entity === "tank") await layTankVisits(tx, scope.businessId, id, today);
-  const tankId = tankOf(entity, id, columns);
+  const tankIds = await tanksOf(tx, scope.businessId, entity, id, columns);
   if (later) {
-    later.note(tankId);
+    later.note(tankIds);
     return id;
   }
-  await writeEntries(tx, scope.businessId, { entity, ids: [id] });
-  if (tankId) await refreshStatus(tx, scope.businessId, [tankId], today);
+  await find(tx, scope.businessId, entity, id);
+  await refreshAll(tx, scope.businessId, tankIds, today);
   return id;
 }
 
@@ -246,13 +275,13 @@ export async function updateRow(
     ...keys.map((key) => ({ entity, entityId: row.id, field: key, old: before[key] ?? null, new: after[key] ?? null })),
     ...confirmations.map((key) => ({ entity, entityId: row.id, field: `confirmed:${key}`, old: false, new: true })),
   ]);
-  const tankIds = [tankOf(entity, row.id, row), tankOf(entity, row.id, { ...row, ...columns })];
+  const tankIds = await tanksOf(tx, scope.businessId, entity, row.id, row, { ...row, ...columns });
   if (later) {
-    for (const id of tankIds) later.note(id);
+    later.note(tankIds);
     return row.version + 1;
   }
-  await writeEntries(tx, scope.businessId, findable(entity, row.id));
-  await refreshStatus(tx, scope.businessId, [...new Set(tankIds.filter((id): id is string => id !== null))], today);
+  await find(tx, scope.businessId, entity, row.id);
+  await refreshAll(tx, scope.businessId, tankIds, today);
   return row.version + 1;
 }
 
@@ -325,32 +354,32 @@ async function archiveRow(
         ),
       );
   if (entity === "tank" && !archived) await layTankVisits(tx, scope.businessId, row.id, today);
-  // With a tank go its animals and equipment.
-  await writeEntries(tx, scope.businessId, entity === "tank" ? { tankId: row.id } : { entity, ids: [row.id] });
-  const tankId = tankOf(entity, row.id, row);
-  if (tankId) await refreshStatus(tx, scope.businessId, [tankId], today);
+  await find(tx, scope.businessId, entity, row.id);
+  await refreshAll(tx, scope.businessId, await tanksOf(tx, scope.businessId, entity, row.id, row), today);
 }
 
-/** A client with sites, or a site with tanks, is not archived over their heads. */
+/** A client with sites, a site with tanks, or water that tanks are filled with is not archived over their heads. */
 async function refuseWhileInUse(tx: Queries, businessId: string, entity: Entity, row: BookRow): Promise<void> {
-  if (entity !== "client" && entity !== "site") return;
+  if (entity === "kind") throw new Refused(409, "in-use", "A kind of tank stays: change what it begins with instead.");
+  const uses = {
+    client: eq(site.clientId, row.id),
+    site: eq(tank.siteId, row.id),
+    source: or(eq(tank.sourceId, row.id), eq(tank.topUpSourceId, row.id)),
+  };
+  if (!(entity in uses)) return;
   const below = entity === "client" ? site : tank;
   const [used] = await tx
     .select({ n: count() })
     .from(below)
-    .where(
-      and(
-        eq(below.businessId, businessId),
-        entity === "client" ? eq(site.clientId, row.id) : eq(tank.siteId, row.id),
-        isNull(below.archivedAt),
-      ),
-    );
+    .where(and(eq(below.businessId, businessId), uses[entity as keyof typeof uses], isNull(below.archivedAt)));
   const n = used?.n ?? 0;
   if (n > 0)
     throw new Refused(
       409,
       "in-use",
-      `${row.name} still has ${n} ${entity === "client" ? (n === 1 ? "site" : "sites") : n === 1 ? "tank" : "tanks"}. Archive ${n === 1 ? "it" : "them"} first.`,
+      entity === "source"
+        ? `${n} ${n === 1 ? "tank is" : "tanks are"} filled with ${row.name}. Give ${n === 1 ? "it" : "them"} another water first.`
+        : `${row.name} still has ${n} ${entity === "client" ? (n === 1 ? "site" : "sites") : n === 1 ? "tank" : "tanks"}. Archive ${n === 1 ? "it" : "them"} first.`,
     );
 }
 

@@ -1,10 +1,26 @@
-import { type Entity, factsWith, recordKinds, TANK_COLUMNS, type Values, valuesOfFacts } from "@keel-round/core/book";
+import {
+  type Entity,
+  factsWith,
+  KIND_COLUMNS,
+  kindWith,
+  recordKinds,
+  SOURCE_COLUMNS,
+  sourceWith,
+  TANK_COLUMNS,
+  type Values,
+  valuesOfFacts,
+  valuesOfKind,
+  valuesOfSource,
+} from "@keel-round/core/book";
 import { type TankFacts, tankMisfits } from "@keel-round/core/tank";
-import { TankFactsSchema } from "@keel-round/core/tank/schema";
+import { KindFactsSchema, TankFactsSchema } from "@keel-round/core/tank/schema";
 import type { UnitPreference } from "@keel-round/core/units";
+import type { SourceFacts } from "@keel-round/core/visit";
+import { SourceFactsSchema } from "@keel-round/core/visit/schema";
 import { misfitSentence } from "@keel-round/core/words";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
-import { animal, client, equipment, site, tank } from "../schema";
+import type { z } from "zod";
+import { animal, client, equipment, site, source, tank, tankKind } from "../schema";
 
 /** What every table of the book has; queries that serve all of them are written against this one. */
 export type BookTable = typeof client;
@@ -47,28 +63,60 @@ function isNullable(entity: Entity, key: string): boolean {
   return field !== undefined && !field.required && field.type.kind !== "text" && field.type.kind !== "email";
 }
 
-const tankStore: Store = {
-  table: tank as unknown as BookTable,
-  valuesOf: (row) => ({
-    ...Object.fromEntries(TANK_COLUMNS.map((key) => [key, row[key] as never])),
-    ...valuesOfFacts(row.facts as object),
-  }),
-  columnsOf: (values, row) => ({
-    ...Object.fromEntries(Object.entries(values).filter(([key]) => TANK_COLUMNS.includes(key))),
-    facts: factsWith((row?.facts ?? { notes: [] }) as object, values),
-  }),
-  misfits: ({ facts }, units) => {
-    const parsed = TankFactsSchema.safeParse(facts);
-    if (parsed.success)
-      return Object.fromEntries(tankMisfits(parsed.data as TankFacts).map((m) => [m.field, misfitSentence(m, units)]));
-    return Object.fromEntries(
-      parsed.error.issues.map((issue) => [
-        issue.path.join("."),
-        issue.message.startsWith("Invalid input") ? "This is needed, as a number above nothing." : issue.message,
-      ]),
-    );
+/** A record that keeps most of what is known as one document beside a few columns. */
+function document<Facts>(
+  table: MySqlTable,
+  columns: readonly string[],
+  schema: z.ZodType<Facts>,
+  form: {
+    readonly read: (facts: never) => Values;
+    readonly write: (facts: object, values: Values) => object;
+    readonly empty: object;
+    readonly misfits?: (facts: Facts, units: UnitPreference) => Readonly<Record<string, string>>;
   },
-};
+): Store {
+  return {
+    table: table as unknown as BookTable,
+    valuesOf: (row) => ({
+      ...Object.fromEntries(columns.map((key) => [key, row[key] as never])),
+      ...form.read(row.facts as never),
+    }),
+    columnsOf: (values, row) => ({
+      ...Object.fromEntries(Object.entries(values).filter(([key]) => columns.includes(key))),
+      facts: form.write((row?.facts ?? form.empty) as object, values),
+    }),
+    misfits: ({ facts }, units) => {
+      const parsed = schema.safeParse(facts);
+      if (parsed.success) return form.misfits?.(parsed.data, units) ?? {};
+      return Object.fromEntries(
+        parsed.error.issues.map((issue) => [
+          issue.path.join("."),
+          issue.message.startsWith("Invalid input") ? "This is needed, as a number above nothing." : issue.message,
+        ]),
+      );
+    },
+  };
+}
+
+const tankStore = document(tank, TANK_COLUMNS, TankFactsSchema, {
+  read: valuesOfFacts,
+  write: factsWith,
+  empty: { notes: [] },
+  misfits: (facts, units) =>
+    Object.fromEntries(tankMisfits(facts as TankFacts).map((m) => [m.field, misfitSentence(m, units)])),
+});
+
+const sourceStore = document(source, SOURCE_COLUMNS, SourceFactsSchema, {
+  read: (facts: SourceFacts) => valuesOfSource(facts),
+  write: sourceWith,
+  empty: { chemistry: {} },
+});
+
+const kindStore = document(tankKind, KIND_COLUMNS, KindFactsSchema, {
+  read: valuesOfKind,
+  write: kindWith,
+  empty: {},
+});
 
 /** Where each kind of record lies. */
 export const stores: Readonly<Record<Entity, Store>> = {
@@ -77,4 +125,6 @@ export const stores: Readonly<Record<Entity, Store>> = {
   tank: tankStore,
   animal: plain("animal", animal),
   equipment: plain("equipment", equipment),
+  source: sourceStore,
+  kind: kindStore,
 };

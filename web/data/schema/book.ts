@@ -1,7 +1,7 @@
 import type { Windows } from "@keel-round/core/book";
-import type { TankFacts } from "@keel-round/core/tank";
+import type { KindFacts as LibraryKind, TankFacts } from "@keel-round/core/tank";
 import type { UnitPreference } from "@keel-round/core/units";
-import type { DailyLimits, WaterSource } from "@keel-round/core/visit";
+import type { DailyLimits, SourceFacts } from "@keel-round/core/visit";
 import {
   boolean,
   double,
@@ -18,6 +18,8 @@ import {
 } from "drizzle-orm/mysql-core";
 import { organization, user } from "./auth";
 import { civilDate, instant, uuid } from "./columns";
+
+type KindFacts = Omit<LibraryKind, "label">;
 
 /** Columns of what is edited at the desk. */
 const edited = {
@@ -44,6 +46,16 @@ export const business = mysqlTable("business", {
   laidOutTo: civilDate("laid_out_to"),
 });
 
+/** Somebody at a client beside the one who is written to first. */
+export interface Contact {
+  readonly name: string;
+  readonly role: string;
+  readonly phone: string;
+  readonly email: string;
+  /** Gets a copy of every letter. */
+  readonly letters: boolean;
+}
+
 export const client = mysqlTable(
   "client",
   {
@@ -57,6 +69,7 @@ export const client = mysqlTable(
     phone: varchar("phone", { length: 40 }).notNull().default(""),
     lettersBy: mysqlEnum("letters_by", ["mail-pdf", "mail-link", "none"]).notNull().default("mail-pdf"),
     notes: text("notes").notNull().default(""),
+    contacts: json("contacts").$type<readonly Contact[]>().notNull().default([]),
     ...edited,
   },
   (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("client_business_uq").on(t.businessId, t.id)],
@@ -140,9 +153,36 @@ export const source = mysqlTable(
       .notNull()
       .references(() => business.id),
     name: varchar("name", { length: 120 }).notNull(),
-    facts: json("facts").$type<Omit<WaterSource, "id" | "name">>().notNull(),
+    /** The one site it comes from; null for water that the firm brings. */
+    siteId: uuid("site_id"),
+    facts: json("facts").$type<SourceFacts>().notNull(),
+    ...edited,
   },
-  (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("source_business_uq").on(t.businessId, t.id)],
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("source_business_uq").on(t.businessId, t.id),
+    foreignKey({
+      name: "source_site_fk",
+      columns: [t.businessId, t.siteId],
+      foreignColumns: [site.businessId, site.id],
+    }),
+  ],
+);
+
+/** What the firm begins a tank of a kind with: its own copy of the library's figures. */
+export const tankKind = mysqlTable(
+  "tank_kind",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
+    code: varchar("code", { length: 40 }).notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    facts: json("facts").$type<KindFacts>().notNull(),
+    ...edited,
+  },
+  (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("tank_kind_code_uq").on(t.businessId, t.code)],
 );
 
 /** A salt's figure, moved by verified batches. */
@@ -275,6 +315,8 @@ export const equipment = mysqlTable(
     hoursPerDay: double("hours_per_day"),
     serviceEveryDays: int("service_every_days"),
     lastServicedOn: civilDate("last_serviced_on"),
+    meterHours: double("meter_hours"),
+    meterOn: civilDate("meter_on"),
     replaceAfterDays: int("replace_after_days"),
     replaceAfterHours: int("replace_after_hours"),
     watts: double("watts"),
@@ -289,6 +331,39 @@ export const equipment = mysqlTable(
       name: "equipment_tank_fk",
       columns: [t.businessId, t.tankId],
       foreignColumns: [tank.businessId, tank.id],
+    }),
+  ],
+);
+
+/** A picture of a tank. Its file lies under the business by this id; the row says what it must be. */
+export const photo = mysqlTable(
+  "photo",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    onDate: civilDate("on_date").notNull(),
+    at: instant("at").notNull(),
+    note: varchar("note", { length: 190 }).notNull().default(""),
+    width: int("width").notNull(),
+    height: int("height").notNull(),
+    bytes: int("bytes").notNull(),
+    sha256: varchar("sha256", { length: 64 }).notNull(),
+    archivedAt: instant("archived_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("photo_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    foreignKey({
+      name: "photo_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
+    foreignKey({
+      name: "photo_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
     }),
   ],
 );

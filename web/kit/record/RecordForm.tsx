@@ -1,7 +1,15 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entity, type Field, recordKinds, sayField, type Values } from "@keel-round/core/book";
+import {
+  type Entity,
+  type Field,
+  type FieldValue,
+  recordKinds,
+  sayField,
+  type Values,
+  writeField,
+} from "@keel-round/core/book";
 import type { UnitPreference } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
@@ -39,6 +47,8 @@ export interface RecordFormProps {
   readonly visible?: (field: Field, now: Readonly<Record<string, unknown>>) => boolean;
   /** What a field is called here, where that depends on what is typed. */
   readonly called?: (field: Field, now: Readonly<Record<string, unknown>>) => string;
+  /** What the firm usually has in a field; where this record differs it is said, and a press away. */
+  readonly usual?: Values;
   /** Shown only: who may look but not edit. */
   readonly readOnly?: boolean;
   /** A drawing that follows the typing. */
@@ -62,6 +72,7 @@ export function RecordForm(props: RecordFormProps) {
     visible,
     aside,
     readOnly = false,
+    usual,
     called = (field: Field) => field.label,
   } = props;
   const router = useRouter();
@@ -192,6 +203,7 @@ export function RecordForm(props: RecordFormProps) {
                         assumed={waiting.includes(field.key)}
                         onConfirm={() => setConfirmed([...confirmed, field.key])}
                         says={sayField(field, values[field.key], units, (id) => names[id] ?? id)}
+                        usual={field.type.kind === "choice" ? usual?.[field.key] : undefined}
                       />
                     ))}
                   </Box>
@@ -246,6 +258,7 @@ function Entry({
   assumed,
   onConfirm,
   says,
+  usual,
 }: {
   field: Field;
   label: string;
@@ -255,6 +268,7 @@ function Entry({
   assumed: boolean;
   onConfirm: () => void;
   says: string;
+  usual: FieldValue | undefined;
 }) {
   const id = field.key.replace(/\./g, "-");
   const error = form.issues[field.key] ?? Object.entries(form.issues).find(([k]) => k.startsWith(`${field.key}.`))?.[1];
@@ -306,6 +320,21 @@ function Entry({
           options={options}
           invalid={error !== undefined}
         />
+      )}
+      {usual !== undefined && writeField(field, usual, units) !== value && (
+        <Flex gap="8px" align="baseline" fontSize="13px" color="soft" mt="3px">
+          The firm: {sayField(field, usual, units)}
+          <QuietButton
+            type="button"
+            fontSize="12px"
+            px="6px"
+            py="0"
+            aria-label={`${label} as the firm has it`}
+            onClick={() => form.set(field.key, writeField(field, usual, units))}
+          >
+            take it
+          </QuietButton>
+        </Flex>
       )}
       {field.hint && (
         <Box id={`${id}-hint`} fontSize="13px" color="soft" mt="3px">

@@ -63,7 +63,8 @@ export function RecordList({
         title={many[0]?.toUpperCase() + many.slice(1)}
         facts={address.archived ? `${total} in the archive` : `${total}`}
         actions={
-          editable && (
+          editable &&
+          entity !== "kind" && (
             <GoButton asChild>
               <AppLink href={entity === "tank" ? "/tanks/new" : `/desk/${entity}/new`}>New {one}</AppLink>
             </GoButton>

@@ -51,7 +51,9 @@ export function RecordPage({
       <PageHead
         title={record.name}
         facts={record.archived ? "in the archive" : facts(entity, record.values, today)}
-        actions={editable && <ArchiveButton entity={entity} id={record.id} archived={record.archived} />}
+        actions={
+          editable && entity !== "kind" && <ArchiveButton entity={entity} id={record.id} archived={record.archived} />
+        }
       />
       {below && (
         <Flex gap="6px 18px" wrap="wrap" mt="10px" fontSize="14.5px">
@@ -170,6 +172,8 @@ function facts(entity: Entity, values: Values, today: string) {
       hoursPerDay: number("hoursPerDay"),
       serviceEveryDays: number("serviceEveryDays"),
       lastServicedOn: typeof values.lastServicedOn === "string" ? values.lastServicedOn : null,
+      meterHours: number("meterHours"),
+      meterOn: typeof values.meterOn === "string" ? values.meterOn : null,
       replaceAfterDays: number("replaceAfterDays"),
       replaceAfterHours: number("replaceAfterHours"),
     },

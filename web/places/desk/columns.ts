@@ -6,6 +6,8 @@ const FIRST: Readonly<Record<Entity, readonly string[]>> = {
   site: ["clientId", "address", "windows", "drain", "askFor"],
   tank: ["siteId", "kind", "sourceId", "schools.policy", "startedOn"],
   animal: ["tankId", "count", "hazard", "since"],
+  source: ["kind", "siteId", "coldC", "salt.name", "conditioner.name"],
+  kind: ["targetC", "targetPsu", "mostShare", "schools.policy", "schools.share"],
   equipment: ["tankId", "kind", "installedOn", "serviceEveryDays", "lastServicedOn"],
 };
 

@@ -1,7 +1,16 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
-import { type Entered, factsWith, readValues, recordKinds, type Values } from "@keel-round/core/book";
+import { Box, Flex } from "@chakra-ui/react";
+import {
+  type Entered,
+  FieldError,
+  factsWith,
+  parseDecimal,
+  readValues,
+  recordKinds,
+  type Values,
+} from "@keel-round/core/book";
+import { OutOfRangeError } from "@keel-round/core/issues";
 import {
   systemVolumeL,
   type TankBook,
@@ -11,15 +20,18 @@ import {
   volumeRelative95,
 } from "@keel-round/core/tank";
 import { TankFactsSchema } from "@keel-round/core/tank/schema";
-import { figure, showVolume, type UnitPreference } from "@keel-round/core/units";
-import { type VesselShape, vesselShapes } from "@keel-round/core/vessel";
+import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { insideOf, type VesselShape, vesselHeightM, vesselOf, vesselShapes } from "@keel-round/core/vessel";
 import { misfitSentence } from "@keel-round/core/words";
-import { useMemo } from "react";
-import { Span } from "@/kit/elements";
+import { useMemo, useState } from "react";
+import { QuietButton, TextInput } from "@/kit/controls";
+import { Details, Label, Span, Summary } from "@/kit/elements";
+import { HeightHandle } from "@/kit/HeightHandle";
 import { PlanView } from "@/kit/PlanView";
+import type { Line } from "@/kit/record/ListInput";
 import { RecordForm, type RecordFormProps } from "@/kit/record/RecordForm";
 import type { RecordFormState } from "@/kit/record/useRecordForm";
-import { Section } from "@/kit/Section";
+import { Section, type SectionFrame } from "@/kit/Section";
 
 /** Dimensions of a shape show for that shape only. */
 function visible(field: { readonly key: string }, now: Readonly<Record<string, unknown>>): boolean {
@@ -41,15 +53,18 @@ type SettingsProps = Pick<RecordFormProps, "record" | "values" | "options" | "na
   readonly facts: TankFacts;
   readonly kind: TankKind;
   readonly name: string;
+  /** What the firm begins this kind of tank with. */
+  readonly firm: Values;
 };
 
 /** Everything that is known of a tank, with its section drawing itself while typing. */
-export function Settings({ facts, kind, name, ...form }: SettingsProps) {
+export function Settings({ facts, kind, name, firm, ...form }: SettingsProps) {
   return (
     <RecordForm
       entity="tank"
       {...form}
       assumed={facts.assumed ?? []}
+      usual={firm}
       madeAt="/tanks/"
       visible={visible}
       called={called}
@@ -88,7 +103,17 @@ function Drawn({
   const half = volumeRelative95(book) * litres;
   return (
     <Box>
-      <Section book={book} markCm={null} units={units} width={400} />
+      <Section
+        book={book}
+        markCm={null}
+        units={units}
+        width={400}
+        overlay={(frame) => <Handles frame={frame} book={book} state={state} units={units} />}
+      />
+      <Box fontSize="13px" color="soft" mb="4px">
+        Take hold of a mark at its grip, or reach it by Tab and move it with the arrow keys.
+      </Box>
+      <Outside state={state} units={units} />
       <PlanView vessel={book.display.vessel} width={180} />
       <Box mt="6px">
         <Span fontFamily="mono" fontSize="24px" fontWeight="560">
@@ -105,6 +130,124 @@ function Drawn({
         </Box>
       )}
     </Box>
+  );
+}
+
+/** The running level and each landmark, to be moved on the drawing; what is moved stands in its field. */
+function Handles({
+  frame,
+  book,
+  state,
+  units,
+}: {
+  frame: SectionFrame;
+  book: TankBook;
+  state: RecordFormState;
+  units: UnitPreference;
+}) {
+  const lines = state.now.landmarks as readonly Line[];
+  const heightM = vesselHeightM(book.display.vessel);
+  const shown = (m: number) => plainFigure(showLength(m * 100, units.length), units);
+  const says = (m: number) => `${shown(m)} ${units.length} above the floor`;
+  const common = { y: frame.y, mOf: frame.mOf, lowM: 0.001, highM: heightM };
+  // An empty line is no landmark, and has no handle.
+  const places = lines.flatMap((line, at) => (line.name?.trim() ? [at] : []));
+  return (
+    <>
+      <HeightHandle
+        {...common}
+        name="Running level"
+        says={says(book.display.runningLevelM)}
+        heightM={book.display.runningLevelM}
+        x1={frame.left}
+        x2={frame.right + 18}
+        onMove={(m) => state.set("display.runningLevelM", shown(m))}
+      />
+      {book.landmarks.map((mark, i) => {
+        const at = places[i] ?? i;
+        return (
+          <HeightHandle
+            key={at}
+            {...common}
+            name={mark.name}
+            says={says(mark.heightM)}
+            heightM={mark.heightM}
+            x1={frame.left}
+            x2={frame.right - 20 * (i % 3)}
+            onMove={(m) =>
+              state.set(
+                "landmarks",
+                lines.map((line, n) => (n === at ? { ...line, heightM: shown(m) } : line)),
+              )
+            }
+          />
+        );
+      })}
+    </>
+  );
+}
+
+/** To the millimetre, or the hundredth of an inch. */
+const plainFigure = (value: number, units: UnitPreference) =>
+  String(Number(value.toFixed(units.length === "cm" ? 1 : 2)));
+
+/** Inside dimensions from those measured outside and the thickness of the walls. */
+function Outside({ state, units }: { state: RecordFormState; units: UnitPreference }) {
+  const [thickness, setThickness] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const shape = state.now["display.vessel.shape"] as VesselShape;
+  const takeOff = () => {
+    const fields = recordKinds.tank.fields.filter(({ key }) =>
+      vesselShapes[shape]?.dimensions.some((d) => key === `display.vessel.${d.key}`),
+    );
+    const { values, issues } = readValues(fields, state.now as Entered, units);
+    const issue = Object.values(issues)[0];
+    if (issue) return setProblem(issue);
+    try {
+      const glassM = parseDecimal(thickness) / (units.length === "cm" ? 1000 : showLength(100, "in"));
+      const outside = vesselOf(
+        shape,
+        Object.fromEntries(Object.entries(values).map(([key, v]) => [key.replace("display.vessel.", ""), Number(v)])),
+      );
+      const inside = insideOf(outside, glassM) as unknown as Record<string, number>;
+      for (const { key } of fields)
+        state.set(
+          key,
+          plainFigure(showLength((inside[key.replace("display.vessel.", "")] ?? 0) * 100, units.length), units),
+        );
+      setProblem(null);
+      setThickness("");
+    } catch (error) {
+      if (error instanceof FieldError) return setProblem(error.message);
+      if (error instanceof OutOfRangeError) return setProblem("Such walls leave no room inside these dimensions.");
+      throw error;
+    }
+  };
+  return (
+    <Details fontSize="13.5px" mb="8px">
+      <Summary color="soft" py="6px">
+        Measured outside the glass?
+      </Summary>
+      <Flex gap="8px" align="center" wrap="wrap" py="4px">
+        <Label htmlFor="wall-thickness">Walls are</Label>
+        <TextInput
+          id="wall-thickness"
+          inputMode="decimal"
+          w="80px"
+          value={thickness}
+          onChange={(e) => setThickness(e.target.value)}
+        />
+        <Span>{units.length === "cm" ? "mm" : "in"} thick</Span>
+        <QuietButton type="button" onClick={takeOff}>
+          Take the walls off
+        </QuietButton>
+      </Flex>
+      {problem && (
+        <Box role="alert" color="vermilion" fontWeight="600">
+          {problem}
+        </Box>
+      )}
+    </Details>
   );
 }
 

@@ -37,6 +37,7 @@ export interface TabData {
   readonly equipment?: readonly Equipment[];
   readonly changes?: readonly ChangeLine[];
   readonly options?: LinkOptions;
+  readonly firm?: Values;
 }
 
 export const TABS = ["section", "readings", "programme", "animals", "equipment", "history", "settings"] as const;
@@ -153,6 +154,7 @@ export function TankSheet({
           kind={row.kind as TankKind}
           name={row.name}
           options={data.options ?? {}}
+          firm={data.firm ?? {}}
           names={namesIn(data.options ?? {})}
           units={scope.units}
           save={actions.save}

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { recordKinds } from "@keel-round/core/book";
-import type { FileKind } from "@keel-round/core/transfer";
+import { FILE_KINDS, type FileKind } from "@keel-round/core/transfer";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
@@ -10,8 +10,6 @@ import { dayLabel } from "@/kit/words";
 import { DeskNav } from "../DeskNav";
 import { Everything } from "./Everything";
 import { Upload } from "./Upload";
-
-const FILE_KINDS: readonly FileKind[] = ["client", "site", "tank", "animal", "equipment", "reading"];
 
 /** What a kind of file holds, in the plural. */
 const manyOf = (kind: FileKind) => (kind === "reading" ? "readings" : recordKinds[kind].many);

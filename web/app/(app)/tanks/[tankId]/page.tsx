@@ -1,6 +1,7 @@
 import { animalsWithEvents } from "@/data/book/animals";
 import { equipmentOfTank } from "@/data/book/equipment";
 import { historyOf } from "@/data/book/history";
+import { firmValues } from "@/data/book/kinds";
 import { linkOptions } from "@/data/book/lists";
 import { orNotFound, pageScope } from "@/data/pageScope";
 import type { Scope } from "@/data/scope";
@@ -10,7 +11,7 @@ import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
 
 /** What the open tab shows beside the sheet itself. */
-async function tabData(scope: Scope, tankId: string, tab: Tab): Promise<TabData> {
+async function tabData(scope: Scope, tankId: string, kind: string, tab: Tab): Promise<TabData> {
   switch (tab) {
     case "animals":
       return { animals: await animalsWithEvents(scope.businessId, tankId) };
@@ -19,7 +20,9 @@ async function tabData(scope: Scope, tankId: string, tab: Tab): Promise<TabData>
     case "history":
       return scope.role === "owner" ? {} : { changes: await historyOf(scope, "tank", tankId) };
     case "settings":
-      return scope.role === "owner" ? {} : { options: await linkOptions(scope, "tank") };
+      return scope.role === "owner"
+        ? {}
+        : { options: await linkOptions(scope, "tank"), firm: await firmValues(scope, kind) };
     default:
       return {};
   }
@@ -43,7 +46,7 @@ export default async function TankPage({
       sheet={sheet}
       tab={tab}
       today={today}
-      data={await tabData(scope, tankId, tab)}
+      data={await tabData(scope, tankId, sheet.row.kind, tab)}
       actions={
         scope.role === "owner"
           ? null

@@ -1,5 +1,6 @@
 import { Readable } from "node:stream";
-import { ENTITIES, recordKinds } from "@keel-round/core/book";
+import { recordKinds } from "@keel-round/core/book";
+import { FILE_KINDS } from "@keel-round/core/transfer";
 import { z } from "zod";
 import { defineRoute } from "@/data/define";
 import { exportCsv } from "@/data/transfer/export";
@@ -9,7 +10,7 @@ import { whenOf } from "@/data/when";
 export const GET = defineRoute({
   name: "files.export",
   roles: ["office"],
-  params: z.object({ kind: z.enum([...ENTITIES, "reading"]) }),
+  params: z.object({ kind: z.enum(FILE_KINDS) }),
   run: async (scope, { params: { kind } }) => {
     const called = kind === "reading" ? "readings" : recordKinds[kind].many;
     return new Response(Readable.toWeb(Readable.from(exportCsv(scope, kind))) as ReadableStream, {

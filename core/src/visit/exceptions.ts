@@ -1,0 +1,62 @@
+import type { TankTask, TaskCode } from "../programme/index.ts";
+import type { StandingException, TankBook } from "../tank/index.ts";
+
+/** Jobs that take dirt out of the bed. */
+const BED_JOBS: readonly TaskCode[] = ["vacuum-sector", "spot-siphon"];
+/** Jobs that touch rock. */
+const ROCK_JOBS: readonly TaskCode[] = ["blow-rock", "brush-rock"];
+const PANE_JOBS: readonly TaskCode[] = ["glass-inside"];
+
+/** A pane left alone saves about a quarter of the time at the glass. */
+const PANES = 4;
+
+/** The jobs that an exception is about. */
+function jobsOf({ kind, job }: StandingException): readonly string[] {
+  switch (kind) {
+    case "leave-pane":
+      return PANE_JOBS;
+    case "leave-growth":
+      return [...PANE_JOBS, ...ROCK_JOBS];
+    case "never-vacuum":
+      return BED_JOBS;
+    case "leave-rock":
+      return [...ROCK_JOBS, ...BED_JOBS];
+    case "feed-before":
+      return [];
+    default:
+      return job ? [job] : [];
+  }
+}
+
+const LEAVES_OUT: readonly StandingException["kind"][] = ["never-vacuum", "leave-job"];
+
+/** The programme without the jobs that a standing exception forbids. */
+export function withoutExcepted(tasks: readonly TankTask[], book: Pick<TankBook, "exceptions">): TankTask[] {
+  const out = (book.exceptions ?? []).filter((e) => LEAVES_OUT.includes(e.kind)).flatMap(jobsOf);
+  return tasks.filter((task) => !out.includes(task.code));
+}
+
+/** Whether this tank is fed before the change whatever its school, and why. */
+export function fedBefore(book: Pick<TankBook, "exceptions">): string | null {
+  return book.exceptions?.find((e) => e.kind === "feed-before")?.what ?? null;
+}
+
+const SAYS: Partial<Record<StandingException["kind"], (what: string) => string>> = {
+  "leave-pane": (what) => `Leave the ${what} alone.`,
+  "leave-growth": (what) => `Do not scrape: ${what}.`,
+  "leave-rock": (what) => `Do not move or press: ${what}.`,
+  "say-at-job": (what) => `${what}.`,
+};
+
+/** What a job's step says and takes under the tank's exceptions. */
+export function exceptedStep(
+  code: TaskCode,
+  book: Pick<TankBook, "exceptions">,
+): { readonly caution: string; readonly minutesFactor: number } {
+  const about = (book.exceptions ?? []).filter((e) => jobsOf(e).includes(code));
+  const panes = about.filter((e) => e.kind === "leave-pane").length;
+  return {
+    caution: about.flatMap((e) => SAYS[e.kind]?.(e.what.replace(/[.]$/, "")) ?? []).join(" "),
+    minutesFactor: Math.max(1, PANES - panes) / PANES,
+  };
+}
