@@ -23,6 +23,7 @@ async function main() {
     NEXT_TELEMETRY_DISABLED: "1",
     KEEL_SIGN_UP: "open",
     DATABASE_URL: database.url("bench"),
+    PHOTO_FOLDER: join(folder, "photos"),
     BETTER_AUTH_URL: "http://localhost:4699",
     BETTER_AUTH_SECRET: "a-secret-for-measuring-only-0123456789ab",
   };

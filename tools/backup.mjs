@@ -17,7 +17,7 @@ async function main() {
   const [node, args] = tsx("../tools/backup.ts");
   const code = await run(node, [...args, "write", path], {
     cwd: join(root, "web"),
-    env: { ...process.env, DATABASE_URL: database.url("keel_round") },
+    env: { ...process.env, DATABASE_URL: database.url("keel_round"), PHOTO_FOLDER: join(folder, "photos") },
   });
   await database.stop();
   process.exit(code);

@@ -83,6 +83,7 @@ async function main() {
       DATABASE_URL: database.url("keel_round"),
       BETTER_AUTH_URL: address,
       BETTER_AUTH_SECRET: secretOf(folder),
+      PHOTO_FOLDER: join(folder, "photos"),
       SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
       OUTBOX_URL: `http://127.0.0.1:${outboxPort}`,
       MAIL_SMTP_PORT: String(smtpPort),

@@ -23,7 +23,7 @@ async function main() {
   const database = await openDatabase(folder);
   const code = await run(node, [...args, "restore", path], {
     cwd: web,
-    env: { ...process.env, DATABASE_URL: database.url("keel_round") },
+    env: { ...process.env, DATABASE_URL: database.url("keel_round"), PHOTO_FOLDER: join(folder, "photos") },
   });
   await database.stop();
   process.exit(code);

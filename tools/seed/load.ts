@@ -2,12 +2,13 @@ import { addDays, civilOf, instantOf, occurrences, ruleFor, weekday } from "@kee
 import { libraryTask } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
-import { METRIC } from "@keel-round/core/units";
-import { DEFAULT_LIMITS } from "@keel-round/core/visit";
+import { METRIC, type Parameter } from "@keel-round/core/units";
+import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/visit";
 import { effectiveShare, learnSalt } from "@keel-round/core/water";
 import { and, desc, eq, lt } from "drizzle-orm";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import { auth } from "@/data/auth";
+import { fillKinds } from "@/data/book/kinds";
 import { db } from "@/data/connection";
 import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";
@@ -22,7 +23,8 @@ import { equipmentOf } from "./equipment.ts";
 import { fillers } from "./fillers.ts";
 import { liveThrough } from "./history.ts";
 import logins from "./logins.json" with { type: "json" };
-import { siteDetails } from "./siteDetails.ts";
+import { addPhotos } from "./photos.ts";
+import { contacts, siteDetails } from "./siteDetails.ts";
 import { reefBatches, waters } from "./sources.ts";
 import { type Story, stories } from "./stories.ts";
 import { walkThrough } from "./walkThrough.ts";
@@ -79,9 +81,10 @@ export async function loadDemo(
     limits: DEFAULT_LIMITS,
   });
   await rows.write();
+  await fillKinds(db(), businessId);
 
   const sourceIds = new Map(Object.keys(waters).map((key) => [key, newId()]));
-  addSources(rows, businessId, sourceIds, now);
+  addSources(rows, businessId, sourceIds, now, day);
   const all = [...stories(day), ...fillers()];
   const clients = addClients(rows, businessId, all);
   await rows.write();
@@ -110,6 +113,16 @@ export async function loadDemo(
     );
   });
   await rows.write();
+  await addPhotos(
+    businessId,
+    stories(day).map((story, i) => ({
+      ...story,
+      tankId: tankIds[i] ?? "",
+      personId: people.get(story.person) ?? "",
+    })),
+    now,
+    day,
+  );
   await layOut(businessId, today);
   await writeEntries(db(), businessId, { all: true });
   await refreshStatus(db(), businessId, tankIds, today);
@@ -117,10 +130,23 @@ export async function loadDemo(
   return { businessId, today };
 }
 
-function addSources(rows: Rows, businessId: string, ids: ReadonlyMap<string, string>, now: Date): void {
-  for (const [key, { name, ...water }] of Object.entries(waters)) {
+function addSources(
+  rows: Rows,
+  businessId: string,
+  ids: ReadonlyMap<string, string>,
+  now: Date,
+  day: (offset: number) => string,
+): void {
+  for (const [key, { name, measured = [], ...water }] of Object.entries(waters)) {
     const id = ids.get(key) ?? "";
-    let facts = water;
+    const dated = measured.flatMap(([daysAgo, figures]) =>
+      Object.entries(figures).map(([parameter, value]) => ({
+        on: day(-daysAgo),
+        parameter: parameter as Parameter,
+        value,
+      })),
+    );
+    let facts: SourceFacts = dated.length > 0 ? { ...water, measured: dated } : water;
     const batches: (typeof t.saltBatch.$inferInsert)[] = [];
     if (key === "reef-mix" && water.salt) {
       let gramsPerLitre = water.salt.labelGramsPerLitre;
@@ -140,7 +166,7 @@ function addSources(rows: Rows, businessId: string, ids: ReadonlyMap<string, str
           learntGPerL: gramsPerLitre,
         });
       }
-      facts = { ...water, salt: { ...water.salt, gramsPerLitre, batches: batches.length } };
+      facts = { ...facts, salt: { ...water.salt, gramsPerLitre, batches: batches.length } };
     }
     rows.add(t.source, { id, businessId, name, facts });
     for (const b of batches) rows.add(t.saltBatch, b);
@@ -160,6 +186,7 @@ function addClients(rows: Rows, businessId: string, all: readonly Story[]): Map<
       contact: s.contact,
       email: s.email,
       phone: `555 ${String(1200 + 37 * clients.size).padStart(4, "0")}`,
+      contacts: contacts[s.client] ?? [],
     });
   }
   return clients;
@@ -257,6 +284,7 @@ function addTank(
   const tankId = newId();
   const water = waters[story.source];
   if (!water) throw new Error(`No water called ${story.source}`);
+  const { measured: _measured, ...poured } = water;
   const sourceId = sourceIds.get(story.source) ?? "";
   rows.add(t.tank, {
     id: tankId,
@@ -300,7 +328,7 @@ function addTank(
   const past = liveThrough(
     story,
     book,
-    { id: sourceId, ...water },
+    { id: sourceId, ...poured },
     at.dates.filter((d) => d !== walked),
     day(-story.historyDays),
     today,

@@ -1,4 +1,4 @@
-import type { site } from "@/data/schema";
+import type { Contact, site } from "@/data/schema";
 
 type Details = Partial<
   Pick<
@@ -45,4 +45,21 @@ export const siteDetails: Readonly<Record<string, Details>> = {
     drainDistanceM: 4,
     floors: "wet room",
   },
+};
+
+const person = (name: string, role: string, phone: string, email: string, letters: boolean): Contact => ({
+  name,
+  role,
+  phone,
+  email,
+  letters,
+});
+
+/** People at a client beside the one who is written to first. */
+export const contacts: Readonly<Record<string, readonly Contact[]>> = {
+  "Saltmarket Hotel": [
+    person("Wessel Dray", "night porter", "555 0190", "", false),
+    person("Ottoline Marsh", "house engineer", "555 0191", "engineer@saltmarket-hotel.example", true),
+  ],
+  "Ilves Dental": [person("Nurse Halloran", "fills the top-up reservoir", "555 0177", "", false)],
 };

@@ -1,11 +1,25 @@
-import type { WaterSource } from "@keel-round/core/visit";
+import type { Parameter } from "@keel-round/core/units";
+import type { SourceFacts } from "@keel-round/core/visit";
+
+/** Water of the demo; what was measured counts back from today. */
+type Water = Omit<SourceFacts, "measured"> & {
+  readonly name: string;
+  readonly measured?: readonly (readonly [daysAgo: number, Partial<Record<Parameter, number>>])[];
+};
 
 /** The waters of the demo, in generic names. Chemistry in canonical units. */
-export const waters: Readonly<Record<string, Omit<WaterSource, "id">>> = {
+export const waters: Readonly<Record<string, Water>> = {
   tap: {
     name: "Port Averil tap",
     kind: "tap",
     chemistry: { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0 },
+    // Warmer and richer after the summer; the newest is what tanks are planned with.
+    measured: [
+      [352, { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, temperature: 11 }],
+      [214, { nitrate: 5, ph: 7.7, alkalinity: 7.2, gh: 11, temperature: 13 }],
+      [121, { nitrate: 6, ph: 7.5, alkalinity: 7.4, gh: 11, temperature: 18 }],
+      [18, { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0, temperature: 11 }],
+    ],
     coldC: 11,
     canWarm: true,
     chloramineFactor: 2,
@@ -31,6 +45,7 @@ export const waters: Readonly<Record<string, Omit<WaterSource, "id">>> = {
     name: "Sea water from the quay",
     kind: "natural-sea",
     chemistry: { salinity: 34, nitrate: 0.5, ph: 8.1, alkalinity: 7, ammonia: 0 },
+    measured: [[9, { salinity: 34, nitrate: 0.5, ph: 8.1, alkalinity: 7, ammonia: 0 }]],
     coldC: 12.5,
     canWarm: false,
     chloramineFactor: 1,

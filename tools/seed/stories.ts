@@ -97,6 +97,9 @@ type FactsInput = {
     | "refillLPerMinute"
     | "startedOn"
     | "reservoirL"
+    | "exceptions"
+    | "cleanMedia"
+    | "cleanMediaOn"
   >
 > & {
     readonly schools?: Partial<
@@ -124,6 +127,8 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
     evaporationLPerDay: input.evaporation,
     topUp: input.topUp,
     ...(input.reservoirL ? { reservoirL: input.reservoirL } : {}),
+    ...(input.exceptions ? { exceptions: input.exceptions } : {}),
+    ...(input.cleanMedia ? { cleanMedia: input.cleanMedia, cleanMediaOn: input.cleanMediaOn } : {}),
     schools: { ...of.schools, ...input.schools },
     bands: of.bands.map((b) => ({ ...b, validDays: Math.max(b.validDays, input.validDays ?? 0) })),
     targetPsu: of.targetPsu,
@@ -376,6 +381,9 @@ export function stories(day: (offset: number) => string): Story[] {
           { name: "ceramic block A", kind: "biological", biological: true },
           { name: "ceramic block B", kind: "biological", biological: true },
         ],
+        exceptions: [{ kind: "leave-rock", what: "the loose tree of rock on the left" }],
+        cleanMedia: 8,
+        cleanMediaOn: day(-7),
         evaporation: 3.4,
         topUp: "reservoir",
         reservoirL: 35,
@@ -548,6 +556,7 @@ export function stories(day: (offset: number) => string): Story[] {
         lidded: true,
         landmarks: [{ name: "filter intake", kind: "intake", heightM: 0.14, airMinutes: 0 }],
         filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
+        exceptions: [{ kind: "say-at-job", job: "glass-inside", what: "Keep the lid over you: they shoot at lamps" }],
         evaporation: 1.7,
         topUp: "owner",
       }),

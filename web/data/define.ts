@@ -13,6 +13,7 @@ export interface ForeignIds {
   readonly changeId: string;
   readonly batchId: string;
   readonly importId: string;
+  readonly photoId: string;
 }
 
 /** An answer that says no, with a code for machines and a sentence for people. */

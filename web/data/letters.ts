@@ -267,6 +267,7 @@ export async function letterMail(businessId: string, letterId: string) {
       letter,
       to: client.email,
       contact: client.contact,
+      contacts: client.contacts,
       lettersBy: client.lettersBy,
       from: business.mailFrom,
       businessName: business.name,

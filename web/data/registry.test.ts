@@ -10,7 +10,7 @@ import { db } from "./connection";
 import { everyDefinition, type ForeignIds, registered } from "./define";
 import { newId } from "./ids";
 import { letterContent, storeLetter } from "./letters";
-import { deskChange, letter, person } from "./schema";
+import { deskChange, letter, person, photo } from "./schema";
 import type { Scope } from "./scope";
 import { stageFile } from "./transfer/stage";
 
@@ -61,6 +61,7 @@ beforeAll(async () => {
     { now: new Date(), today },
   );
   const [change] = await db().select().from(deskChange).where(eq(deskChange.batchId, batchId));
+  const [picture] = await db().select().from(photo).where(eq(photo.businessId, businessId)).limit(1);
   ids = {
     visitId: v.visitId,
     tankId: v.tankId,
@@ -72,6 +73,7 @@ beforeAll(async () => {
     changeId: change?.id ?? "",
     batchId,
     importId,
+    photoId: picture?.id ?? "",
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -100,6 +102,7 @@ describe("the registry", () => {
   test("answers another business's ids with not found", async () => {
     const probes = everyDefinition().filter((d) => d.probe);
     expect(probes.map((d) => d.name).sort()).toEqual([
+      "archive.undo",
       "desk.animal-event",
       "desk.archive",
       "desk.bulk",
@@ -116,8 +119,11 @@ describe("the registry", () => {
       "files.progress",
       "files.undo",
       "letters.send",
+      "photos.add",
+      "photos.file",
       "round.move-stop",
       "round.refill",
+      "tanks.archive-photo",
       "tanks.save-jobs",
       "tanks.start",
       "visit.bundle",

@@ -20,6 +20,7 @@ export const H1 = chakra.h1;
 export const H2 = chakra.h2;
 export const Header = chakra.header;
 export const Iframe = chakra.iframe;
+export const Image = chakra.img;
 export const Input = chakra.input;
 export const KeyCap = chakra.kbd;
 export const Label = chakra.label;

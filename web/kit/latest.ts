@@ -1,5 +1,4 @@
-import { daysBetween } from "@keel-round/core/calendar";
-import { shortDate } from "@keel-round/core/letter";
+import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import type { PlanInput } from "@keel-round/core/visit";
 
 /** The newest reading of each parameter in a plan's input, with when it was taken. */
@@ -12,7 +11,7 @@ export function latestOf(
     latest.set(r.parameter, {
       value: r.value,
       sigma: r.sigma,
-      note: age === 0 ? "Measured on the day." : `Measured on ${shortDate(r.on)}.`,
+      note: age === 0 ? "Measured on the day." : `Measured on ${sayDay(r.on)}.`,
     });
   }
   return latest;

@@ -200,7 +200,15 @@ describe("lines of a list", () => {
 });
 
 describe("the schema", () => {
-  const client = { name: "A", contact: "B", email: "a@b.example", phone: "", lettersBy: "none", notes: "" };
+  const client = {
+    name: "A",
+    contact: "B",
+    email: "a@b.example",
+    phone: "",
+    lettersBy: "none",
+    notes: "",
+    contacts: [],
+  };
   test("takes what forms take and refuses what no field has", () => {
     expect(recordSchema("client").safeParse(client).success).toBe(true);
     expect(recordSchema("client").safeParse({ ...client, name: "" }).success).toBe(false);

@@ -236,6 +236,24 @@ export function writeList(
   );
 }
 
+/** What a field holds when nothing is known of it. */
+export function emptyValue({ type }: Field): FieldValue {
+  switch (type.kind) {
+    case "text":
+    case "email":
+      return "";
+    case "yes-no":
+      return false;
+    case "windows":
+      return {};
+    case "many":
+    case "list":
+      return [];
+    default:
+      return null;
+  }
+}
+
 const YES = new Set(["yes", "y", "true", "1"]);
 const NO = new Set(["no", "n", "false", "0", ""]);
 

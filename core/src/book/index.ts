@@ -1,6 +1,7 @@
 export {
   ENTITIES,
   type Entity,
+  emptyValue,
   type Field,
   FieldError,
   type FieldType,
@@ -9,6 +10,7 @@ export {
   type ListRow,
   parseDecimal,
   readField,
+  readList,
   sayField,
   type Windows,
   writeField,

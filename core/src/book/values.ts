@@ -41,10 +41,14 @@ export function sameValue(a: FieldValue | undefined, b: FieldValue | undefined):
 
 function plain(value: unknown): string {
   if (value === undefined || value === null || value === "") return "null";
+  if (Array.isArray(value) && value.length === 0) return "null";
   if (Array.isArray(value)) return `[${value.map(plain).join(",")}]`;
   if (typeof value !== "object") return JSON.stringify(value);
-  const keys = Object.keys(value).sort();
-  return `{${keys.map((k) => `${k}:${plain((value as Record<string, unknown>)[k])}`).join(",")}}`;
+  const parts = Object.entries(value)
+    .map(([key, inner]) => [key, plain(inner)] as const)
+    .filter(([, inner]) => inner !== "null")
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+  return `{${parts.map(([key, inner]) => `${key}:${inner}`).join(",")}}`;
 }
 
 /** The value at a dotted path of an object. */

@@ -11,6 +11,13 @@ export function addDays(date: string, days: number): string {
   return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
+const dayAndMonth = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" });
+
+/** "25 November" of a civil date. */
+export function sayDay(date: string): string {
+  return dayAndMonth.format(new Date(`${date}T12:00:00Z`));
+}
+
 /** Weekday of a civil date, 1 Monday to 7 Sunday. */
 export function weekday(date: string): number {
   return ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;

@@ -4,5 +4,4 @@ export {
   type LetterTank,
   letterFor,
   longDate,
-  shortDate,
 } from "./letterModel.ts";

@@ -1,9 +1,10 @@
 import { describe, expect, test } from "vitest";
+import { sayDay } from "../calendar/index.ts";
 import type { Trim } from "../readings/index.ts";
 import { METRIC, type Parameter } from "../units/index.ts";
 import { type OpBody, planVisit, type VisitOp, visitState } from "../visit/index.ts";
 import { bookOf, inputOf, programmeOf, TODAY } from "../visit/sample.fixture.ts";
-import { type LetterInput, letterFor, longDate, shortDate } from "./index.ts";
+import { type LetterInput, letterFor, longDate } from "./index.ts";
 
 const ops = (...bodies: OpBody[]): VisitOp[] =>
   bodies.map((body, i) => ({
@@ -42,7 +43,7 @@ function letter(bodies: OpBody[], change: Partial<LetterInput> = {}) {
 
 test("dates are said as people say them", () => {
   expect(longDate("2026-11-25")).toBe("Wednesday 25 November");
-  expect(shortDate("2026-02-01")).toBe("1 February");
+  expect(sayDay("2026-02-01")).toBe("1 February");
 });
 
 describe("what was measured", () => {

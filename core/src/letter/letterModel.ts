@@ -1,4 +1,4 @@
-import { daysBetween } from "../calendar/civil.ts";
+import { daysBetween, sayDay } from "../calendar/civil.ts";
 import { dueOn, libraryTask, type TankTask, type TaskCode, taskLibrary } from "../programme/index.ts";
 import { standing, type Trim } from "../readings/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
@@ -53,13 +53,6 @@ export function longDate(date: string): string {
   return new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long", timeZone: "UTC" })
     .format(new Date(`${date}T12:00:00Z`))
     .replace(",", "");
-}
-
-/** "25 November" of a civil date. */
-export function shortDate(date: string): string {
-  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(
-    new Date(`${date}T12:00:00Z`),
-  );
 }
 
 /** What a parameter means to somebody who only sees the tank. */
@@ -142,7 +135,7 @@ function measuredRows({ book, state, previous, units }: LetterInput): LetterRead
     const where = standing(band, reading.value);
     const side = reading.value > band.idealHigh ? "high" : "low";
     const earlier = previous[band.parameter];
-    const was = earlier ? `was ${withUnit(band.parameter, earlier.value, units)} on ${shortDate(earlier.on)}` : "";
+    const was = earlier ? `was ${withUnit(band.parameter, earlier.value, units)} on ${sayDay(earlier.on)}` : "";
     const word = where === "ideal" ? "fine for this tank" : where === "watch" ? `a little ${side}` : `too ${side}`;
     return {
       parameter: band.parameter,
@@ -229,7 +222,7 @@ function seen({ state }: LetterInput, name: string): string[] {
     if (f.outcome?.how === "fixed") return `${sentence(what).slice(0, -1)} in the ${name}: put right on the spot.`;
     if (f.outcome?.how === "owner")
       return `${sentence(what).slice(0, -1)} in the ${name}: this one is for you to see to.`;
-    return `${sentence(what).slice(0, -1)} in the ${name}: I will see to it${f.outcome?.on ? ` on ${shortDate(f.outcome.on)}` : ""}.`;
+    return `${sentence(what).slice(0, -1)} in the ${name}: I will see to it${f.outcome?.on ? ` on ${sayDay(f.outcome.on)}` : ""}.`;
   });
   return [...lines, ...state.notes.map((n) => sentence(n))];
 }
@@ -258,7 +251,7 @@ function owner({ book, trim, state, units }: LetterInput, name: string): string[
     lines.push(`The ${name} grows saltier from week to week: when water is missing, only fresh water goes in.`);
   if (book.treatment)
     lines.push(
-      `The ${name} is under treatment with ${book.treatment.name}: nothing is added or taken out before ${shortDate(book.treatment.followUpOn)}.`,
+      `The ${name} is under treatment with ${book.treatment.name}: nothing is added or taken out before ${sayDay(book.treatment.followUpOn)}.`,
     );
   if (book.lidded)
     lines.push(

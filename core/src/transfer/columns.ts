@@ -12,6 +12,7 @@ import { fit, wordsOf } from "../find/index.ts";
 import { METRIC, PARAMETERS, type Parameter, parameterFacts } from "../units/index.ts";
 import { type DateOrder, type DecimalSign, isFormula, readMoment, readNumber, unguardText } from "./cell.ts";
 import type { Heading } from "./heading.ts";
+import { readListCell } from "./listCell.ts";
 
 /** What a file may hold. */
 export type FileEntity = Exclude<Entity, "source" | "kind">;
@@ -89,15 +90,13 @@ const NAMES: Readonly<Record<FileEntity, readonly string[]>> = {
 };
 
 const recordTargets = (entity: FileEntity): Target[] =>
-  recordKinds[entity].fields
-    .filter((f) => f.type.kind !== "list")
-    .map((field) => ({
-      key: field.key,
-      label: field.label,
-      also: field.key === "name" ? NAMES[entity] : (ALSO[field.key] ?? []),
-      units: unitsOf(field.type),
-      field,
-    }));
+  recordKinds[entity].fields.map((field) => ({
+    key: field.key,
+    label: field.label,
+    also: field.key === "name" ? NAMES[entity] : (ALSO[field.key] ?? []),
+    units: unitsOf(field.type),
+    field,
+  }));
 
 const plainTarget = (key: string, label: string, also: readonly string[] = []): Target => ({
   key,
@@ -228,7 +227,8 @@ export function readCell(field: Field, text: string, unit: string | null, style:
   const cell = unguardText(text.trim());
   if (cell !== "" && cell === text.trim() && isFormula(cell))
     throw new FieldError("This cell holds a formula. Paste its value instead.");
-  if (cell === "") return readField(field, "", METRIC);
+  if (cell === "") return type.kind === "list" ? [] : readField(field, "", METRIC);
+  if (type.kind === "list") return readListCell(type.columns, cell);
   if (type.kind === "date") return readMoment(cell, style.dateOrder).date;
   if (!("low" in type)) return readField(field, cell, METRIC);
   const number = readNumber(cell.replace(/\s*%$/, ""), style.decimal);

@@ -24,3 +24,4 @@ export {
   targetsOf,
 } from "./columns.ts";
 export { findHeadings, type Heading, splitHeading, unitNamed } from "./heading.ts";
+export { readListCell, writeListCell } from "./listCell.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { type CountEvent, dwindling, lastsDays, wearOf } from "./index.ts";
+import { type CountEvent, cleanMediaLasts, dwindling, lastsDays, wearOf } from "./index.ts";
 
 const none = {
   meterHours: null,
@@ -45,6 +45,42 @@ describe("the life of equipment", () => {
     ).toBeNull();
     expect(wearOf({ ...none, installedOn: "2026-05-01", hoursPerDay: 24 }, "2026-04-01").hoursRun).toBe(0);
   });
+});
+
+describe("an hour meter", () => {
+  const pump = { ...none, installedOn: "2025-01-01", hoursPerDay: 20, replaceAfterHours: 10_000 };
+  test("counts instead of days times hours, and goes on from the day it was read", () => {
+    // 4 000 h on 1 January, then 31 days at 20 h.
+    const wear = wearOf({ ...pump, meterHours: 4000, meterOn: "2026-01-01" }, "2026-02-01");
+    expect(wear.hoursRun).toBe(4000 + 31 * 20);
+    // 5 380 h are left at 20 h a day: 269 days.
+    expect(wear.replaceDueOn).toBe("2026-10-28");
+  });
+  test("alone says what has run, without a guess of what comes", () => {
+    const wear = wearOf({ ...pump, hoursPerDay: null, meterHours: 4000, meterOn: "2026-01-01" }, "2026-02-01");
+    expect(wear).toMatchObject({ hoursRun: 4000, replaceDueOn: null });
+  });
+  test("read on a day to come does not count yet", () =>
+    expect(wearOf({ ...pump, meterHours: 9, meterOn: "2027-01-01" }, "2025-01-11").hoursRun).toBe(200));
+});
+
+describe("clean media", () => {
+  const media = (count: number, school: "daily" | "every-2-3-days" | "weekly" | "none") => ({
+    schools: { media: school } as never,
+    cleanMedia: count,
+    cleanMediaOn: "2026-11-01",
+  });
+  test("eight at three days last 24 days, less what the changes take", () => {
+    expect(cleanMediaLasts(media(8, "every-2-3-days"), null)).toEqual({ days: 24, washBy: "2026-11-25" });
+    // One extra a week: 8 / (1/3 + 1/7) = 16.8 days.
+    expect(cleanMediaLasts(media(8, "every-2-3-days"), 7)).toEqual({ days: 16, washBy: "2026-11-17" });
+  });
+  test("without a count, or where nothing is swapped, says nothing", () => {
+    expect(cleanMediaLasts({ schools: { media: "weekly" } as never }, 7)).toBeNull();
+    expect(cleanMediaLasts(media(4, "none"), 7)).toBeNull();
+  });
+  test("of none runs out on the day it is counted", () =>
+    expect(cleanMediaLasts(media(0, "daily"), 7)?.washBy).toBe("2026-11-01"));
 });
 
 describe("a dwindling group", () => {

@@ -1,5 +1,6 @@
 export type { VisitBundle } from "./bundle.ts";
 export {
+  type Basis,
   CORE_VERSION,
   type DailyLimits,
   DEFAULT_LIMITS,
@@ -26,7 +27,6 @@ export { planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
 export {
-  type Basis,
   basisOf,
   type SourceFacts,
   type SourceMeasurement,

@@ -3,7 +3,6 @@ import type { BuildUp } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Conditioner } from "../water/index.ts";
-import type { Basis } from "./sourceOn.ts";
 
 /** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
 export const CORE_VERSION = 1;
@@ -16,6 +15,9 @@ export interface PlanReading {
   /** Civil date; the plan asks only whether it is today's and how old it is. */
   readonly on: string;
 }
+
+/** Why a figure of a source is believed: measured lately, at this time of another year, too long ago, or never. */
+export type Basis = "fresh" | "season" | "old" | "book";
 
 /** Water that may go into a tank. */
 export interface WaterSource {

@@ -1,6 +1,6 @@
 import { daysBetween } from "../calendar/civil.ts";
 import type { Parameter } from "../units/index.ts";
-import type { WaterSource } from "./inputs.ts";
+import type { Basis, WaterSource } from "./inputs.ts";
 
 /** One measurement of a source, canonical. */
 export interface SourceMeasurement {
@@ -13,9 +13,6 @@ export interface SourceMeasurement {
 export interface SourceFacts extends Omit<WaterSource, "id" | "name" | "known"> {
   readonly measured?: readonly SourceMeasurement[];
 }
-
-/** Why a figure of a source is believed: measured lately, at this time of another year, too long ago, or never. */
-export type Basis = "fresh" | "season" | "old" | "book";
 
 /** Days that a measurement is trusted: general practice, shortest where the sea or a supplier changes the water. */
 const TRUST_DAYS: Readonly<Record<WaterSource["kind"], number>> = {

@@ -1,4 +1,4 @@
-import { daysBetween } from "../calendar/civil.ts";
+import { daysBetween, sayDay } from "../calendar/civil.ts";
 import {
   type DueTask,
   type HeldTask,
@@ -340,8 +340,8 @@ export function buildSteps(
       kit: [],
       reason:
         h.because === "treatment"
-          ? `A medication is in the water until ${h.until}; the filter is left alone.`
-          : `The other filter was serviced less than four weeks ago; earliest ${h.until}.`,
+          ? `A medication is in the water until ${sayDay(h.until)}; the filter is left alone.`
+          : `The other filter was serviced less than four weeks ago; earliest ${sayDay(h.until)}.`,
     });
   return steps;
 }
@@ -486,8 +486,8 @@ function shelfWords(input: PlanInput): string {
   const media = mediaToBring(input);
   if (!media?.washBy) return "";
   return media.onShelf
-    ? ` Clean ones are on the shelf here, until ${media.washBy}.`
-    : ` The clean ones here run out on ${media.washBy}, before the next visit: bring some, and have the used ones washed.`;
+    ? ` Clean ones are on the shelf here, until ${sayDay(media.washBy)}.`
+    : ` The clean ones here run out on ${sayDay(media.washBy)}, before the next visit: bring some, and have the used ones washed.`;
 }
 
 const OUTSIDE_KIT = { water: "clean water", vinegar: "dilute vinegar", cleaner: "aquarium-safe cleaner" } as const;
@@ -568,7 +568,7 @@ function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
       `Test ${source.kind === "tap" ? "the tap" : "the sea water"}: ${test.parameters.map((p) => parameterFacts[p].label.toLowerCase()).join(", ")}`,
       6,
       test.lastOn
-        ? `Trust expires: it was last measured on ${test.lastOn}. What it brings decides what a change can reach.`
+        ? `Trust expires: it was last measured on ${sayDay(test.lastOn)}. What it brings decides what a change can reach.`
         : "It was never measured here. What it brings decides what a change can reach.",
       { kit: ["test kits for the new water"] },
     );

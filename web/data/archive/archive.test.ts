@@ -6,20 +6,25 @@ import { beforeAll, describe, expect, test } from "vitest";
 import { z } from "zod";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
 import { lookAtCodes } from "../book/codes";
+import { fillKinds } from "../book/kinds";
 import { listRecords } from "../book/lists";
+import { changeRecord } from "../book/records";
 import { db } from "../connection";
 import { find } from "../find/find";
 import { newId } from "../ids";
-import { business, client, organization, person, site, tankStatus } from "../schema";
+import { photoStore } from "../photos/store";
+import { business, client, organization, person, photo, site, tankKind, tankStatus } from "../schema";
 import type { Scope } from "../scope";
 import { loadTank } from "../tanks";
 import { idMap, mapIds } from "./ids";
 import { readArchive } from "./read";
 import { ARCHIVED_NAMES, ArchiveSchema } from "./tables";
+import { lastArchive, undoArchive } from "./undo";
 import { writeArchive } from "./write";
 
 let maud: Scope;
 let today: string;
+let when: { now: Date; today: string };
 let businessId: string;
 let text = "";
 
@@ -38,7 +43,14 @@ async function emptyBusiness(): Promise<Scope> {
   await db()
     .insert(business)
     .values({ ...firm, id, name: "New", phone: "" });
-  return { ...maud, businessId: id, personId: newId() };
+  await fillKinds(db(), id);
+  const personId = newId();
+  const [own] = await db().select().from(person).where(eq(person.id, maud.personId));
+  if (!own) throw new Error("nobody");
+  await db()
+    .insert(person)
+    .values({ ...own, id: personId, businessId: id, name: "Whoever began", userId: null });
+  return { ...maud, businessId: id, personId };
 }
 
 async function* bytesOf(content: string, chunk = 60_000) {
@@ -46,19 +58,31 @@ async function* bytesOf(content: string, chunk = 60_000) {
   for (let i = 0; i < bytes.length; i += chunk) yield bytes.subarray(i, i + chunk);
 }
 
-/** An archive's rows with new ids, in an order that does not depend on them. */
+/** An archive's rows and photos with new ids, in an order that does not depend on them; without who brought it in. */
 function rowsUpToIds(archive: string, map: (old: string) => string): Record<string, string[]> {
-  const { tables } = JSON.parse(archive) as { tables: Record<string, object[]> };
-  return Object.fromEntries(
-    Object.entries(tables).map(([name, rows]) => [
-      name,
-      rows.map((r) => JSON.stringify(mapIds({ ...r, accessCodes: undefined }, map))).sort(),
-    ]),
-  );
+  const { tables, photos } = JSON.parse(archive) as {
+    tables: Record<string, { name?: string }[]>;
+    photos: Record<string, string>;
+  };
+  return {
+    ...Object.fromEntries(
+      Object.entries(tables).map(([name, rows]) => [
+        name,
+        rows
+          .filter((r) => r.name !== "Whoever began")
+          .map((r) => JSON.stringify(mapIds({ ...r, accessCodes: undefined }, map)))
+          .sort(),
+      ]),
+    ),
+    photos: Object.entries(photos)
+      .map(([id, bytes]) => `${map(id)} ${bytes}`)
+      .sort(),
+  };
 }
 
 beforeAll(async () => {
   ({ businessId, today } = await demoBusiness());
+  when = { now: new Date(), today };
   maud = await scopeOf(businessId, "Maud");
   text = await written(maud, "two herons on a post");
 });
@@ -77,7 +101,7 @@ describe("an archive", () => {
   });
   test("brought into an empty business gives the same business, up to ids", async () => {
     const other = await emptyBusiness();
-    const counts = await readArchive(other, bytesOf(text), "two herons on a post", today);
+    const counts = await readArchive(other, bytesOf(text), "two herons on a post", when);
     expect(counts.tank).toBe(38);
     const again = await written(other, null);
     const map = idMap(other.businessId);
@@ -103,14 +127,67 @@ describe("an archive", () => {
     });
     // Nobody of the archive can sign in here by it.
     const people = await db().select().from(person).where(eq(person.businessId, other.businessId));
-    expect(people.length).toBe(4);
+    expect(people.length).toBe(5);
     expect(people.every((p) => p.userId === null)).toBe(true);
+  });
+  test("of the version before, without photos and checksum, is still read", async () => {
+    const old = JSON.parse(await written(maud, null));
+    const { sha256: _, photos: __, ...rest } = old;
+    const without = (rows: Record<string, unknown>[], ...keys: string[]) =>
+      rows.map((r) => Object.fromEntries(Object.entries(r).filter(([key]) => !keys.includes(key))));
+    const { tankKind: _k, photo: _p, ...tables } = rest.tables;
+    const asItWas = JSON.stringify({
+      ...rest,
+      version: 1,
+      tables: {
+        ...tables,
+        client: without(tables.client, "contacts"),
+        equipment: without(tables.equipment, "meterHours", "meterOn"),
+        source: without(tables.source, "siteId", "version", "archivedAt"),
+      },
+    });
+    const other = await emptyBusiness();
+    await readArchive(other, bytesOf(asItWas), null, when);
+    const kinds = await db().select().from(tankKind).where(eq(tankKind.businessId, other.businessId));
+    expect(kinds).toHaveLength(15);
+    expect((await db().select().from(client).where(eq(client.businessId, other.businessId)))[0]?.contacts).toEqual([]);
+  });
+  test("is taken back as one step, photos and all, and may come in again", async () => {
+    const other = await emptyBusiness();
+    await readArchive(other, bytesOf(text), "two herons on a post", when);
+    const last = await lastArchive(other);
+    const [one] = await db().select().from(photo).where(eq(photo.businessId, other.businessId)).limit(1);
+    expect(await photoStore().get(other.businessId, one?.id ?? "")).not.toBeNull();
+    await undoArchive(other, last?.id ?? "", when);
+    expect(await db().select().from(site).where(eq(site.businessId, other.businessId))).toHaveLength(0);
+    expect((await db().select().from(person).where(eq(person.businessId, other.businessId))).map((p) => p.id)).toEqual([
+      other.personId,
+    ]);
+    expect((await db().select().from(business).where(eq(business.id, other.businessId)))[0]?.phone).toBe("");
+    expect(await photoStore().get(other.businessId, one?.id ?? "")).toBeNull();
+    expect(await find(other, "archerfish", today)).toEqual([]);
+    expect(await lastArchive(other)).toBeNull();
+    await readArchive(other, bytesOf(text), "two herons on a post", when);
+    // Once somebody worked on it, it stays.
+    const [client] = (await listRecords(other, "client", {})).rows;
+    await changeRecord(
+      other,
+      "client",
+      { id: client?.id ?? "", version: client?.version ?? 0, values: { phone: "555 0000" } },
+      { now: new Date(Date.now() + 1000), today },
+    );
+    const again = await lastArchive(other);
+    await expect(undoArchive(other, again?.id ?? "", when)).rejects.toMatchObject({
+      code: "edited-since",
+      message: expect.stringContaining("1 changes at the desk"),
+    });
+    expect((await listRecords(other, "client", {})).total).toBeGreaterThan(20);
   });
   test("keeps its codes without the passphrase, and leaves them behind without one", async () => {
     const plain = await written(maud, null);
     expect(JSON.parse(plain).tables.site.every((s: { accessCodes: unknown }) => s.accessCodes === null)).toBe(true);
     for (const wrong of ["three herons", null])
-      await expect(readArchive(await emptyBusiness(), bytesOf(text), wrong, today)).rejects.toMatchObject({
+      await expect(readArchive(await emptyBusiness(), bytesOf(text), wrong, when)).rejects.toMatchObject({
         code: "passphrase",
       });
   });
@@ -121,7 +198,7 @@ describe("a file that is not right", () => {
     ["cut in half", (w) => w.slice(0, w.length / 2), "not-whole"],
     ["cut before its last brackets", (w) => w.slice(0, -5), "not-whole"],
     ["of another format", (w) => w.replace("keel-round-archive", "something-else"), "not-archive"],
-    ["of a later version", (w) => w.replace('"version":1', '"version":2'), "version"],
+    ["of a later version", (w) => w.replace('"version":2', '"version":99'), "version"],
     [
       "with a row that points at nothing",
       (w) => w.replace(/"siteId":"[0-9a-f-]{36}"/, `"siteId":"${newId()}"`),
@@ -129,12 +206,16 @@ describe("a file that is not right", () => {
     ],
     ["with a word where a number belongs", (w) => w.replace(/"lat":[-\d.]+/g, '"lat":"north"'), "invalid"],
     ["with a table that does not exist", (w) => w.replace('"equipment":[', '"secrets":['), "unknown-table"],
+    ["with a figure that was altered", (w) => w.replace(/"targetC":25\b/, '"targetC":26'), "altered"],
+    ["with another photo in place of one", (w) => w.replace(/(":"\/9j\/)(.{400})/, "$1$2AAAA"), "broken"],
+    ["without the file of a photo", (w) => w.replace(/\n"[0-9a-f-]{36}":"\/9j[^"]*",/, ""), "no-photo"],
+    ["whose checksum is missing", (w) => w.replace(/,\n"sha256":"[0-9a-f]{64}"/, ""), "altered"],
     ["that is no JSON", () => "Name,Contact\nA,B\n", "not-whole"],
   ];
   for (const [name, alter, code] of refused)
     test(`${name} is refused, and nothing of it is kept`, async () => {
       const other = await emptyBusiness();
-      await expect(readArchive(other, bytesOf(alter(text)), "two herons on a post", today)).rejects.toMatchObject({
+      await expect(readArchive(other, bytesOf(alter(text)), "two herons on a post", when)).rejects.toMatchObject({
         code,
       });
       expect(await db().select().from(site).where(eq(site.businessId, other.businessId))).toHaveLength(0);
@@ -142,10 +223,10 @@ describe("a file that is not right", () => {
       expect(firm?.phone).toBe("");
     });
   test("into a business that has clients is refused", async () =>
-    await expect(readArchive(maud, bytesOf(text), null, today)).rejects.toMatchObject({ code: "not-empty" }));
+    await expect(readArchive(maud, bytesOf(text), null, when)).rejects.toMatchObject({ code: "not-empty" }));
   test("is nobody's but the office's", async () => {
     const ines = await scopeOf(businessId, "Ines");
-    await expect(readArchive(ines, bytesOf(text), null, today)).rejects.toMatchObject({ code: "not-found" });
+    await expect(readArchive(ines, bytesOf(text), null, when)).rejects.toMatchObject({ code: "not-found" });
     await expect(written(ines, null)).rejects.toMatchObject({ code: "not-found" });
   });
 });
@@ -183,7 +264,7 @@ test("any business goes out and comes in the same", async () => {
         .values(sites.map((s) => ({ id: newId(), ...base, clientId, windows: {}, access: "", setUpMinutes: 5, ...s })));
       const out = await written(source, null);
       const target = await emptyBusiness();
-      await readArchive(target, bytesOf(out, 97), null, today);
+      await readArchive(target, bytesOf(out, 97), null, when);
       expect(rowsUpToIds(await written(target, null), (id) => id)).toEqual(rowsUpToIds(out, idMap(target.businessId)));
     }),
     { numRuns: 12 },

@@ -1,13 +1,18 @@
+import { createHash } from "node:crypto";
 import { Readable } from "node:stream";
 import { JSONParser } from "@streamparser/json-node";
 import { count, eq } from "drizzle-orm";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import type { z } from "zod";
+import { fillKinds } from "../book/kinds";
+import type { When } from "../book/records";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
+import { newId } from "../ids";
 import { letterTokenHash } from "../letters";
-import { business, client, site, tank } from "../schema";
+import { photoStore } from "../photos/store";
+import { archiveImport, business, client, site, tank, tankKind } from "../schema";
 import type { Scope } from "../scope";
 import { encrypt, openUnder } from "../secrets";
 import { refreshStatus } from "../status";
@@ -22,6 +27,8 @@ import {
   BusinessSchema,
   fromArchive,
   rowSchemas,
+  TAIL_BYTES,
+  UPCASTS,
 } from "./tables";
 
 const BATCH = 500;
@@ -45,27 +52,61 @@ export async function readArchive(
   scope: Scope,
   bytes: AsyncIterable<Uint8Array>,
   passphrase: string | null,
-  today: string,
+  { now, today }: When,
 ): Promise<Readonly<Record<string, number>>> {
   if (scope.role !== "office") throw notFound("archive");
   await requireEmpty(scope.businessId);
   const reader = new Reader(scope, passphrase);
-  await inTransaction(async (tx) => {
-    const parser = new JSONParser({
-      paths: ["$.format", "$.version", "$.codesSalt", "$.business", "$.tables.*.*"],
-      keepStack: false,
+  const summed = summing(bytes);
+  try {
+    await inTransaction(async (tx) => {
+      const [before] = await tx.select().from(business).where(eq(business.id, scope.businessId));
+      // The library's kinds stand in every business; the archive brings its own.
+      await tx.delete(tankKind).where(eq(tankKind.businessId, scope.businessId));
+      const parser = new JSONParser({
+        paths: ["$.format", "$.version", "$.codesSalt", "$.business", "$.tables.*.*", "$.photos.*", "$.sha256"],
+        keepStack: false,
+      });
+      const parts = Readable.from(summed.bytes).pipe(parser);
+      try {
+        for await (const part of parts as AsyncIterable<Part>) await reader.take(tx, part);
+      } catch (error) {
+        throw error instanceof Refused ? error : wrongFile(error as Error);
+      }
+      await reader.flush(tx);
+      reader.requireWhole(summed.sha256());
+      await fillKinds(tx, scope.businessId);
+      await settle(tx, scope.businessId, today);
+      await tx.insert(archiveImport).values({
+        id: newId(),
+        businessId: scope.businessId,
+        personId: scope.personId,
+        at: now,
+        settingsBefore: before,
+        counts: reader.counts,
+      });
     });
-    const parts = Readable.from(bytes).pipe(parser);
-    try {
-      for await (const part of parts as AsyncIterable<Part>) await reader.take(tx, part);
-    } catch (error) {
-      throw error instanceof Refused ? error : wrongFile(error as Error);
-    }
-    await reader.flush(tx);
-    reader.requireWhole();
-    await settle(tx, scope.businessId, today);
-  });
+  } catch (error) {
+    await reader.dropPhotos();
+    throw error;
+  }
   return reader.counts;
+}
+
+/** Bytes as they pass, and the checksum of all but the last line of them. */
+function summing(bytes: AsyncIterable<Uint8Array>) {
+  const hash = createHash("sha256");
+  let held = Buffer.alloc(0);
+  async function* passed(): AsyncIterable<Buffer> {
+    for await (const chunk of bytes) {
+      const all = Buffer.concat([held, chunk]);
+      const sure = Math.max(0, all.length - TAIL_BYTES);
+      hash.update(all.subarray(0, sure));
+      held = all.subarray(sure);
+      yield Buffer.from(chunk);
+    }
+  }
+  return { bytes: passed(), sha256: () => hash.digest("hex") };
 }
 
 /** Parse errors are the file's; anything else is ours and stays thrown. */
@@ -93,7 +134,11 @@ async function requireEmpty(businessId: string): Promise<void> {
 class Reader {
   readonly counts: Record<string, number> = {};
   private format = false;
-  private version = false;
+  private version = 0;
+  private sha256: string | null = null;
+  /** Checksums that the rows of photos ask for, by their new id; a file takes its own away. */
+  private readonly photos = new Map<string, string>();
+  private readonly written: string[] = [];
   private settings = false;
   private salt: string | null = null;
   private table: ArchivedName | null = null;
@@ -115,13 +160,13 @@ class Reader {
       return;
     }
     if (depth === 1 && key === "version") {
-      if (value !== ARCHIVE_VERSION)
+      if (value !== ARCHIVE_VERSION && !(typeof value === "number" && value in UPCASTS))
         throw new Refused(
           422,
           "version",
-          `This archive is of version ${String(value)}; version ${ARCHIVE_VERSION} is read.`,
+          `This archive is of version ${String(value)}; versions up to ${ARCHIVE_VERSION} are read.`,
         );
-      this.version = true;
+      this.version = Number(value);
       return;
     }
     if (depth === 1 && key === "codesSalt") {
@@ -143,7 +188,29 @@ class Reader {
         "not-archive",
         "This file is no archive of Keel Round: it does not begin with its format.",
       );
+    if (depth === 1 && key === "sha256") {
+      this.sha256 = String(value);
+      return;
+    }
+    if (stack[1]?.key === "photos") return this.photo(String(key), value);
     await this.row(tx, String(stack[2]?.key ?? ""), value);
+  }
+
+  /** A photo's file: it must be the one that its row speaks of. */
+  private async photo(oldId: string, value: unknown): Promise<void> {
+    const id = this.map(oldId);
+    const bytes = Buffer.from(String(value), "base64");
+    const asked = this.photos.get(id);
+    if (asked === undefined || createHash("sha256").update(bytes).digest("hex") !== asked)
+      throw new Refused(422, "broken", "A photo is not the one that its row speaks of. The archive was altered.");
+    await photoStore().put(this.scope.businessId, id, bytes);
+    this.written.push(id);
+    this.photos.delete(id);
+  }
+
+  /** Files are outside of the transaction: what was written goes when it fails. */
+  async dropPhotos(): Promise<void> {
+    for (const id of this.written) await photoStore().remove(this.scope.businessId, id);
   }
 
   private async row(tx: Queries, name: string, value: unknown): Promise<void> {
@@ -157,8 +224,10 @@ class Reader {
     }
     const number = (this.counts[table] ?? 0) + 1;
     this.counts[table] = number;
-    const row = fromArchive(table, checked(rowSchemas[table], value, table, number));
+    const whole = { ...(UPCASTS[this.version]?.[table] ?? {}), ...(value as object) };
+    const row = fromArchive(table, checked(rowSchemas[table], whole, table, number));
     const mapped = mapIds(row, this.map) as Record<string, unknown>;
+    if (table === "photo") this.photos.set(String(mapped.id), String(row.sha256));
     this.batch.push({ ...mapped, businessId: this.scope.businessId, ...this.own(table, row, mapped) });
     if (this.batch.length >= BATCH) await this.flush(tx);
   }
@@ -195,7 +264,17 @@ class Reader {
     }
   }
 
-  requireWhole(): void {
+  requireWhole(sha256: string): void {
+    if (this.photos.size > 0)
+      throw new Refused(422, "no-photo", `${this.photos.size} photos of this archive have no file in it.`);
+    if (this.version >= 2 && this.sha256 !== sha256)
+      throw new Refused(
+        422,
+        "altered",
+        this.sha256 === null
+          ? "This is no whole archive: it ends before its checksum. It may have been cut off."
+          : "The archive was altered: its checksum does not fit.",
+      );
     const missing = ARCHIVED_NAMES.filter((name) => !(name in this.counts));
     // A table without rows leaves no trace while streaming; a book without people or clients is no business.
     if (!this.settings || missing.includes("person"))

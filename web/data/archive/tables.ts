@@ -19,6 +19,7 @@ export const ARCHIVED = {
   animal: t.animal,
   animalEvent: t.animalEvent,
   equipment: t.equipment,
+  photo: t.photo,
   accessLook: t.accessLook,
   task: t.task,
   deskChange: t.deskChange,
@@ -97,7 +98,17 @@ export const BusinessSchema = z.strictObject({
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";
-export const ARCHIVE_VERSION = 1;
+/** 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. */
+export const ARCHIVE_VERSION = 2;
+
+/** What rows of earlier versions did not say yet, by version. */
+export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, object>>>> = {
+  1: {
+    client: { contacts: [] },
+    equipment: { meterHours: null, meterOn: null },
+    source: { siteId: null, version: 1, archivedAt: null },
+  },
+};
 
 /** An archive as a whole. Never parsed at once: its rows are, one by one. */
 export const ArchiveSchema = z.strictObject({
@@ -108,7 +119,15 @@ export const ArchiveSchema = z.strictObject({
   codesSalt: z.base64().nullable(),
   business: BusinessSchema,
   tables: z.strictObject(Object.fromEntries(ARCHIVED_NAMES.map((name) => [name, z.array(rowSchemas[name])]))),
+  /** The files of the photos, JPEG, by the id of their row. */
+  photos: z.record(z.uuid(), z.base64()),
+  /** Of every byte before the comma's line of this key: the file is whole and unaltered. */
+  sha256: z.string().regex(/^[0-9a-f]{64}$/),
 });
+
+/** Bytes of the last line, which holds the checksum of those before it. */
+export const tailOf = (sha256: string) => `"sha256":"${sha256}"}\n`;
+export const TAIL_BYTES = tailOf("0".repeat(64)).length;
 
 /** A row of the database as it stands in an archive. */
 export function toArchive(name: ArchivedName, row: Record<string, unknown>): Record<string, unknown> {

@@ -8,9 +8,12 @@ import { is } from "drizzle-orm";
 import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
 import mysql, { type Connection, type RowDataPacket } from "mysql2/promise";
 import { migrateDatabase } from "../migrate";
+import type { PhotoStore } from "../photos/store";
 import * as schema from "../schema";
 
 const FORMAT = "keel-round-backup";
+/** 2: with the photos. */
+const VERSION = 2;
 const BATCH = 500;
 
 /** Every table there is, by its name in the database. */
@@ -27,6 +30,9 @@ interface Head {
 /** A backup that was cut, altered or made by a later version. Nothing was touched. */
 export class BadBackup extends Error {}
 
+/** How the line of a photo begins. */
+const PHOTO = '{"photo":';
+
 type Cell = string | { readonly base64: string } | null;
 
 /** Values as the server writes them, so that nothing is lost on the way: no number passes through a float. */
@@ -40,9 +46,20 @@ const asText = {
 
 const migrationsIn = (folder: string) => readdirSync(folder).filter((f) => f.endsWith(".sql")).length;
 
-/** The lines of a backup, without the last one: a head, then each table with its columns and rows. */
-async function* linesOf(connection: Connection, migrations: number, now: Date): AsyncIterable<string> {
-  yield JSON.stringify({ format: FORMAT, version: 1, madeAt: now.toISOString(), migrations });
+/** What a backup holds. */
+interface Contents {
+  readonly rows: number;
+  readonly photos: number;
+}
+
+/** The lines of a backup, without the last one: a head, each table with its columns and rows, then the photos. */
+async function* linesOf(
+  connection: Connection,
+  photos: PhotoStore,
+  migrations: number,
+  now: Date,
+): AsyncIterable<string> {
+  yield JSON.stringify({ format: FORMAT, version: VERSION, madeAt: now.toISOString(), migrations });
   for (const table of TABLES) {
     const [columns] = await connection.query<RowDataPacket[]>(`show columns from \`${table}\``);
     const names = columns.map((c) => String(c.Field));
@@ -58,6 +75,12 @@ async function* linesOf(connection: Connection, migrations: number, now: Date): 
       for (const row of rows) yield JSON.stringify(row);
       if (rows.length < BATCH) break;
     }
+  }
+  const [files] = await connection.query<RowDataPacket[]>("select business_id, id from photo order by id");
+  for (const { business_id: businessId, id } of files) {
+    const bytes = await photos.get(String(businessId), String(id));
+    // A file that is missing is missing in the backup too: the rows are worth keeping all the same.
+    if (bytes) yield JSON.stringify({ photo: id, of: businessId, base64: bytes.toString("base64") });
   }
 }
 
@@ -80,14 +103,16 @@ export async function writeBackup(
   url: string,
   file: string,
   migrationsFolder: string,
+  photos: PhotoStore,
   now: Date,
-): Promise<{ readonly rows: number; readonly sha256: string }> {
+): Promise<Contents & { readonly sha256: string }> {
   const connection = await mysql.createConnection({ uri: url, timezone: "Z" });
   const hash = createHash("sha256");
-  let rows = 0;
+  let [rows, pictures] = [0, 0];
   async function* text(): AsyncIterable<string> {
-    for await (const line of linesOf(connection, migrationsIn(migrationsFolder), now)) {
+    for await (const line of linesOf(connection, photos, migrationsIn(migrationsFolder), now)) {
       if (line.startsWith("[")) rows += 1;
+      if (line.startsWith(PHOTO)) pictures += 1;
       hash.update(`${line}\n`);
       yield `${line}\n`;
     }
@@ -97,7 +122,7 @@ export async function writeBackup(
     await connection.query("set transaction isolation level repeatable read");
     await connection.query("start transaction with consistent snapshot");
     await pipeline(Readable.from(text()), createGzip(), createWriteStream(file, { mode: 0o600 }));
-    return { rows, sha256: hash.digest("hex") };
+    return { rows, photos: pictures, sha256: hash.digest("hex") };
   } finally {
     await connection.end();
   }
@@ -119,30 +144,32 @@ async function* linesIn(file: string): AsyncIterable<string> {
  *
  * @throws {BadBackup} with what is wrong.
  */
-export async function verifyBackup(file: string): Promise<{ readonly rows: number; readonly migrations: number }> {
+export async function verifyBackup(file: string): Promise<Contents & { readonly migrations: number }> {
   const hash = createHash("sha256");
   // Declared wide: the compiler does not see that the loop sets them.
   let head = null as Head | null;
   let end = null as { rows: number; sha256: string } | null;
-  let rows = 0;
+  let [rows, photos] = [0, 0];
   for await (const line of linesIn(file)) {
     if (end) throw new BadBackup("The file goes on after its end. Nothing was touched.");
     if (!head) {
       head = parse(line) as Head;
       if (head.format !== FORMAT) throw new BadBackup("This file is no backup of Keel Round. Nothing was touched.");
-      if (head.version !== 1) throw new BadBackup("This backup was made by a later version. Nothing was touched.");
+      if (head.version !== VERSION && head.version !== 1)
+        throw new BadBackup("This backup was made by a later version. Nothing was touched.");
     }
     if (line.startsWith('{"end":true')) {
       end = parse(line) as typeof end;
       continue;
     }
     if (line.startsWith("[")) rows += 1;
+    if (line.startsWith(PHOTO)) photos += 1;
     hash.update(`${line}\n`);
   }
   if (!head || !end) throw new BadBackup("The file ends too early: it was cut off. Nothing was touched.");
   if (end.sha256 !== hash.digest("hex") || end.rows !== rows)
     throw new BadBackup("The file was altered: its checksum does not fit. Nothing was touched.");
-  return { rows, migrations: head.migrations ?? 0 };
+  return { rows, photos, migrations: head.migrations ?? 0 };
 }
 
 function parse(line: string): unknown {
@@ -162,8 +189,9 @@ export async function restoreBackup(
   file: string,
   url: string,
   migrationsFolder: string,
-): Promise<{ readonly rows: number }> {
-  const { rows, migrations } = await verifyBackup(file);
+  photos: PhotoStore,
+): Promise<Contents> {
+  const { rows, photos: pictures, migrations } = await verifyBackup(file);
   if (migrations > migrationsIn(migrationsFolder))
     throw new BadBackup(
       "This backup was made by a later version. Bring Keel Round up to date first. Nothing was touched.",
@@ -188,15 +216,24 @@ export async function restoreBackup(
   try {
     await connection.query("set foreign_key_checks = 0");
     await connection.beginTransaction();
-    await fill(connection, file);
+    await fill(connection, file, photos);
     await connection.commit();
   } finally {
     await connection.end();
   }
-  return { rows };
+  return { rows, photos: pictures };
 }
 
-async function fill(connection: Connection, file: string): Promise<void> {
+/** A line that is no row: where rows belong from here on, or a photo. */
+interface Line {
+  readonly table?: string;
+  readonly columns?: string[];
+  readonly photo?: string;
+  readonly of?: string;
+  readonly base64?: string;
+}
+
+async function fill(connection: Connection, file: string, photos: PhotoStore): Promise<void> {
   let into: { table: string; columns: string[] } | null = null;
   let batch: unknown[][] = [];
   const flush = async () => {
@@ -207,11 +244,13 @@ async function fill(connection: Connection, file: string): Promise<void> {
     batch = [];
   };
   for await (const line of linesIn(file)) {
-    const value = JSON.parse(line) as Cell[] | { table?: string; columns?: string[] };
+    const value = JSON.parse(line) as Cell[] | Line;
     if (Array.isArray(value)) {
       batch.push(value.map((c) => (c !== null && typeof c === "object" ? Buffer.from(c.base64, "base64") : c)));
       if (batch.length >= BATCH) await flush();
-    } else {
+    } else if (value.photo && value.of && value.base64)
+      await photos.put(value.of, value.photo, Buffer.from(value.base64, "base64"));
+    else {
       await flush();
       into = value.table && value.columns ? { table: value.table, columns: value.columns } : null;
     }

@@ -1,4 +1,4 @@
-import { type Entity, type FieldValue, recordKinds, sameValue, type Values } from "@keel-round/core/book";
+import { type Entity, emptyValue, type FieldValue, recordKinds, sameValue, type Values } from "@keel-round/core/book";
 import { changeSchema, recordSchema } from "@keel-round/core/book/schema";
 import { and, count, desc, eq, gte, isNull, or, sql } from "drizzle-orm";
 import { db } from "../connection";
@@ -168,18 +168,13 @@ export async function createRecord(
 ): Promise<{ readonly id: string; readonly batchId: string }> {
   requireEditor(scope, entity);
   if (entity === "kind") throw new Refused(409, "fixed", "The kinds of tank are given; each can be changed.");
-  const complete = Object.fromEntries(
-    recordKinds[entity].fields.map((f) => [f.key, given[f.key] ?? emptyOf(f.type.kind)]),
-  );
+  const complete = Object.fromEntries(recordKinds[entity].fields.map((f) => [f.key, given[f.key] ?? emptyValue(f)]));
   const parsed = recordSchema(entity).safeParse(complete);
   if (!parsed.success) refuseIssues(Object.fromEntries(parsed.error.issues.map((i) => [i.path.join("."), i.message])));
   const batchId = newId();
   const id = await inTransaction((tx) => insertRecord(tx, scope, entity, complete, {}, when, batchId));
   return { id, batchId };
 }
-
-const emptyOf = (kind: string): FieldValue =>
-  kind === "text" || kind === "email" ? "" : kind === "windows" ? {} : kind === "yes-no" ? false : null;
 
 /** Writes a new record whose values were checked; `more` are columns that are no fields. */
 export async function insertRecord(

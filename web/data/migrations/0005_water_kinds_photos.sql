@@ -26,6 +26,17 @@ CREATE TABLE `tank_kind` (
 	CONSTRAINT `tank_kind_code_uq` UNIQUE(`business_id`,`code`)
 );
 --> statement-breakpoint
+CREATE TABLE `archive_import` (
+	`id` uuid NOT NULL,
+	`business_id` uuid NOT NULL,
+	`person_id` uuid NOT NULL,
+	`at` datetime(3) NOT NULL,
+	`settings_before` json NOT NULL,
+	`counts` json NOT NULL,
+	`undone_at` datetime(3),
+	CONSTRAINT `archive_import_id_pk` PRIMARY KEY(`id`)
+);
+--> statement-breakpoint
 ALTER TABLE `client` ADD `contacts` json DEFAULT ('[]') NOT NULL;--> statement-breakpoint
 ALTER TABLE `equipment` ADD `meter_hours` double;--> statement-breakpoint
 ALTER TABLE `equipment` ADD `meter_on` date;--> statement-breakpoint
@@ -35,5 +46,7 @@ ALTER TABLE `source` ADD `archived_at` datetime(3);--> statement-breakpoint
 ALTER TABLE `photo` ADD CONSTRAINT `photo_tank_fk` FOREIGN KEY (`business_id`,`tank_id`) REFERENCES `tank`(`business_id`,`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `photo` ADD CONSTRAINT `photo_person_fk` FOREIGN KEY (`business_id`,`person_id`) REFERENCES `person`(`business_id`,`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `tank_kind` ADD CONSTRAINT `tank_kind_business_id_business_id_fk` FOREIGN KEY (`business_id`) REFERENCES `business`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `archive_import` ADD CONSTRAINT `archive_import_person_fk` FOREIGN KEY (`business_id`,`person_id`) REFERENCES `person`(`business_id`,`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX `photo_tank_ix` ON `photo` (`business_id`,`tank_id`,`on_date`);--> statement-breakpoint
+CREATE INDEX `archive_import_time_ix` ON `archive_import` (`business_id`,`at`);--> statement-breakpoint
 ALTER TABLE `source` ADD CONSTRAINT `source_site_fk` FOREIGN KEY (`business_id`,`site_id`) REFERENCES `site`(`business_id`,`id`) ON DELETE no action ON UPDATE no action;

@@ -63,6 +63,30 @@ export const importFile = mysqlTable(
   ],
 );
 
+/** An archive that was brought in: until somebody works on what it brought, it can be taken back. */
+export const archiveImport = mysqlTable(
+  "archive_import",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    at: instant("at").notNull(),
+    /** What the business had set for itself before. */
+    settingsBefore: json("settings_before").$type<unknown>().notNull(),
+    counts: json("counts").$type<Readonly<Record<string, number>>>().notNull(),
+    undoneAt: instant("undone_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("archive_import_time_ix").on(t.businessId, t.at),
+    foreignKey({
+      name: "archive_import_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
+    }),
+  ],
+);
+
 /** How many rows of a file are what. */
 export interface ImportCounts {
   readonly new: number;

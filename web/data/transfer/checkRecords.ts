@@ -1,5 +1,6 @@
 import {
   type Entity,
+  emptyValue,
   type Field,
   FieldError,
   type FieldIssues,
@@ -67,14 +68,21 @@ async function contextOf(scope: Scope, file: ImportFile): Promise<Context> {
       .from(tank)
       .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
       .where(and(eq(tank.businessId, scope.businessId), isNull(tank.archivedAt))),
-    db().select({ id: source.id, name: source.name }).from(source).where(eq(source.businessId, scope.businessId)),
+    db()
+      .select({ id: source.id, name: source.name, within: site.name })
+      .from(source)
+      .leftJoin(site, and(eq(site.businessId, source.businessId), eq(site.id, source.siteId)))
+      .where(and(eq(source.businessId, scope.businessId), isNull(source.archivedAt))),
     db().select().from(store.table).where(of),
   ]);
   const index = {
     client: new NameIndex(clients, "client"),
     site: new NameIndex(sites, "site"),
     tank: new NameIndex(tanks, "tank"),
-    source: new NameIndex(sources, "water"),
+    source: new NameIndex(
+      sources.map(({ within, ...s }) => (within ? { ...s, within } : s)),
+      "water",
+    ),
   };
   const links = new Map(
     recordKinds[entity].fields.flatMap((f) =>
@@ -186,7 +194,7 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
   const values = entity === "tank" ? tankValues(given) : { ...defaults, ...withoutBlanks(given) };
   if ("problem" in values) return say("error", { issues: { row: String(values.problem) } });
   const complete = Object.fromEntries(
-    recordKinds[entity].fields.map((f) => [f.key, (values as Values)[f.key] ?? emptyOf(f)]),
+    recordKinds[entity].fields.map((f) => [f.key, (values as Values)[f.key] ?? emptyValue(f)]),
   );
   const parsed = recordSchema(entity).safeParse(complete);
   const issues: Record<string, string> = {};
@@ -205,18 +213,9 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
 const SITE_DEFAULTS: Values = { setUpMinutes: 10, bucketL: 20, drain: "sewer", hotWater: true, windows: {} };
 
 const withoutBlanks = (values: Values): Values =>
-  Object.fromEntries(Object.entries(values).filter(([, v]) => v !== null && v !== ""));
-
-const emptyOf = (f: Field): FieldValue =>
-  f.type.kind === "text" || f.type.kind === "email"
-    ? ""
-    : f.type.kind === "yes-no"
-      ? false
-      : f.type.kind === "windows"
-        ? {}
-        : f.type.kind === "many" || f.type.kind === "list"
-          ? []
-          : null;
+  Object.fromEntries(
+    Object.entries(values).filter(([, v]) => v !== null && v !== "" && !(Array.isArray(v) && v.length === 0)),
+  );
 
 /** A tank of a file: what stands there over what is usual for its kind. */
 function tankValues(given: Values): Values | { problem: string } {

@@ -1,5 +1,5 @@
-import { type Entity, recordKinds, sayField, writeField } from "@keel-round/core/book";
-import { type FileKind, guardText, headingOf } from "@keel-round/core/transfer";
+import { type ListRow, recordKinds, sayField, writeField } from "@keel-round/core/book";
+import { type FileEntity, type FileKind, guardText, headingOf, writeListCell } from "@keel-round/core/transfer";
 import { METRIC } from "@keel-round/core/units";
 import { stringify } from "csv-stringify/sync";
 import { and, asc, eq, gt, isNull, or } from "drizzle-orm";
@@ -30,8 +30,8 @@ export async function* exportCsv(scope: Scope, kind: FileKind): AsyncIterable<st
   yield* kind === "reading" ? readingLines(scope) : recordLines(scope, kind);
 }
 
-async function* recordLines(scope: Scope, entity: Entity): AsyncIterable<string> {
-  const fields = recordKinds[entity].fields.filter((f) => f.type.kind !== "list");
+async function* recordLines(scope: Scope, entity: FileEntity): AsyncIterable<string> {
+  const { fields } = recordKinds[entity];
   yield lines([["Keel Round's own id", ...fields.map(headingOf)]]);
   const { table, valuesOf } = stores[entity];
   let last = "00000000-0000-0000-0000-000000000000";
@@ -52,6 +52,7 @@ async function* recordLines(scope: Scope, entity: Entity): AsyncIterable<string>
           const value = values[i]?.[f.key];
           if (f.type.kind === "link") return names.get(String(value)) ?? "";
           if (f.type.kind === "choice") return value === null ? "" : sayField(f, value, METRIC);
+          if (f.type.kind === "list") return writeListCell(f.type.columns, (value ?? []) as readonly ListRow[]);
           return writeField(f, value, METRIC);
         }),
       ]),

@@ -19,6 +19,7 @@ import {
   runImport,
   undoImport,
 } from "./imports";
+import { clientsAsVCards, sitesAsGeoJson } from "./places";
 import { stageFile } from "./stage";
 
 let maud: Scope;
@@ -341,5 +342,76 @@ describe("our own export", () => {
   });
   test("is for the office alone", async () => {
     await expect(exportCsv(ines, "client")[Symbol.asyncIterator]().next()).rejects.toMatchObject({ code: "not-found" });
+  });
+});
+
+describe("cards and places", () => {
+  test("our own vCards and GeoJSON, brought in again, change nothing", async () => {
+    const cards = await check(await stage("client", await clientsAsVCards(maud)));
+    expect(cards.counts).toMatchObject({ new: 0, change: 0, error: 0 });
+    expect(cards.counts.same).toBeGreaterThan(20);
+    const places = await check(await stage("site", JSON.stringify(await sitesAsGeoJson(maud))));
+    expect(places.counts).toMatchObject({ new: 0, change: 0, error: 0 });
+    expect(places.counts.same).toBe(36);
+  });
+  test("of another program make clients with their people, and sites on the map", async () => {
+    const card = (...lines: string[]) => ["BEGIN:VCARD", "VERSION:3.0", ...lines, "END:VCARD", ""].join("\r\n");
+    const id = await stage(
+      "client",
+      card(
+        "N:Perch;Ada;;;",
+        "FN:Ada Perch",
+        "ORG:Perch & Daughters;Office",
+        "EMAIL;TYPE=work:ada@perch.example",
+        "TEL;TYPE=cell:555 01",
+      ) +
+        card("FN:Bo Perch", "ORG:Perch & Daughters;Office", "TITLE:keeper; nights", "TEL:555 02") +
+        card("FN:Cy Rudd", "EMAIL:cy@rudd.example"),
+    );
+    const checked = await check(id);
+    expect(checked.counts).toEqual({ new: 2, change: 0, same: 0, error: 0 });
+    await publish(id);
+    const [perch] = (await listRecords(maud, "client", { q: "Perch" })).rows;
+    expect(perch?.values).toMatchObject({
+      name: "Perch & Daughters, Office",
+      contact: "Ada Perch",
+      email: "ada@perch.example",
+      phone: "555 01",
+      contacts: [{ name: "Bo Perch", role: "keeper; nights", phone: "555 02", email: "", letters: false }],
+    });
+    const place = {
+      type: "FeatureCollection",
+      features: [
+        {
+          type: "Feature",
+          geometry: { type: "Point", coordinates: [-4.71, 50.41] },
+          properties: { name: "Perch yard", client: "Perch & Daughters, Office", address: "3 Sluice Lane" },
+        },
+      ],
+    };
+    const sites = await stage("site", JSON.stringify(place));
+    await check(sites);
+    expect((await publish(sites)).state).toBe("done");
+    const [yard] = (await listRecords(maud, "site", { q: "Perch yard" })).rows;
+    expect(yard?.values).toMatchObject({ lat: 50.41, lon: -4.71, address: "3 Sluice Lane" });
+  });
+  test("that are cut, of another kind or no places are refused with what is wrong", async () => {
+    const cards = await clientsAsVCards(maud);
+    await expect(stage("client", cards.slice(0, -20))).rejects.toMatchObject({ code: "cut-off" });
+    await expect(stage("site", cards)).rejects.toMatchObject({ code: "other-kind" });
+    const places = JSON.stringify(await sitesAsGeoJson(maud));
+    await expect(stage("site", places.slice(0, -20))).rejects.toMatchObject({ code: "cut-off" });
+    await expect(stage("client", places)).rejects.toMatchObject({ code: "other-kind" });
+    await expect(stage("site", '{"type":"Feature"}')).rejects.toMatchObject({ code: "not-places" });
+  });
+  test("a place without a point is an error of its row", async () => {
+    const file = {
+      type: "FeatureCollection",
+      features: [
+        { type: "Feature", geometry: null, properties: { name: "Nowhere", client: "Seagrass Lab", address: "x" } },
+      ],
+    };
+    const { counts } = await check(await stage("site", JSON.stringify(file)));
+    expect(counts.error).toBe(1);
   });
 });

@@ -3,6 +3,7 @@ import { db } from "../connection";
 import { notFound } from "../define";
 import { client, site } from "../schema";
 import type { Scope } from "../scope";
+import { LETTERS } from "./cards";
 
 /** The sites of the business as GeoJSON (RFC 7946): points, longitude first, WGS 84. No code and no alarm note. */
 export async function sitesAsGeoJson(scope: Scope): Promise<object> {
@@ -53,22 +54,30 @@ export async function clientsAsVCards(scope: Scope): Promise<string> {
     .from(client)
     .where(and(eq(client.businessId, scope.businessId), isNull(client.archivedAt)))
     .orderBy(asc(client.name));
+  const card = (lines: readonly string[]) =>
+    ["BEGIN:VCARD", "VERSION:4.0", ...lines, "END:VCARD"].map(fold).join("\r\n").concat("\r\n");
+  const way = ({ email, phone }: { readonly email: string; readonly phone: string }) => [
+    ...(email ? [`EMAIL:${escapeText(email)}`] : []),
+    ...(phone ? [`TEL;VALUE=text:${escapeText(phone)}`] : []),
+  ];
   return rows
-    .map((c) =>
-      [
-        "BEGIN:VCARD",
-        "VERSION:4.0",
+    .flatMap((c) => [
+      card([
         `UID:urn:uuid:${c.id}`,
         `FN:${escapeText(c.contact || c.name)}`,
         `ORG:${escapeText(c.name)}`,
-        ...(c.email ? [`EMAIL:${escapeText(c.email)}`] : []),
-        ...(c.phone ? [`TEL;VALUE=text:${escapeText(c.phone)}`] : []),
+        ...way(c),
         ...(c.notes ? [`NOTE:${escapeText(c.notes)}`] : []),
-        "END:VCARD",
-      ]
-        .map(fold)
-        .join("\r\n"),
-    )
-    .join("\r\n")
-    .concat("\r\n");
+      ]),
+      ...c.contacts.map((other) =>
+        card([
+          `FN:${escapeText(other.name)}`,
+          `ORG:${escapeText(c.name)}`,
+          ...(other.role ? [`ROLE:${escapeText(other.role)}`] : []),
+          ...way(other),
+          ...(other.letters ? [`CATEGORIES:${LETTERS}`] : []),
+        ]),
+      ),
+    ])
+    .join("");
 }

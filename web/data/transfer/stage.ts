@@ -17,9 +17,10 @@ import { Refused } from "../define";
 import { newId } from "../ids";
 import { importFile, importRow } from "../schema";
 import type { Scope } from "../scope";
+import { toldTable, wholeFileForm } from "./cards";
 
-/** Limits of one file. They are stated on the page. */
-export const IMPORT_LIMITS = { bytes: 64_000_000, rows: 250_000, columns: 120 } as const;
+/** Limits of one file; of one that is read whole, as cards and places are. They are stated on the page. */
+export const IMPORT_LIMITS = { bytes: 64_000_000, rows: 250_000, columns: 120, wholeBytes: 16_000_000 } as const;
 
 const PEEK_BYTES = 64_000;
 const BATCH_ROWS = 1000;
@@ -88,6 +89,37 @@ async function peek(stream: AsyncIterable<Uint8Array>): Promise<{ head: Buffer; 
   return { head: Buffer.concat(chunks), whole: whole() };
 }
 
+/** A file that is read whole, as text. */
+async function wholeText(whole: AsyncIterable<Buffer>, encoding: string): Promise<string> {
+  const chunks: Buffer[] = [];
+  let bytes = 0;
+  for await (const chunk of whole) {
+    bytes += chunk.length;
+    if (bytes > IMPORT_LIMITS.wholeBytes)
+      throw new Refused(
+        413,
+        "too-large",
+        `A file of cards or places may have ${IMPORT_LIMITS.wholeBytes / 1_000_000} MB. Cut it into parts.`,
+      );
+    chunks.push(chunk);
+  }
+  return iconv.decode(Buffer.concat(chunks), encoding);
+}
+
+/** The rows of cards or places, headings first; refused where something else was meant to come in. */
+function toldRecords(form: "card" | "json", kind: FileKind, text: string): string[][] {
+  const told = toldTable(form, text);
+  if (told.kind !== kind)
+    throw new Refused(
+      422,
+      "other-kind",
+      form === "card"
+        ? "A file of cards holds clients. Choose clients and send it again."
+        : "A file of places holds sites. Choose sites and send it again.",
+    );
+  return [[...told.headings], ...told.rows.map((r) => [...r])];
+}
+
 /** What a broken file is told, in words. */
 function refuseCsv(error: CsvError): Refused {
   const line = typeof error.lines === "number" ? ` near line ${error.lines}` : "";
@@ -118,10 +150,16 @@ export async function stageFile(
   if (head.subarray(0, 4).toString("latin1") === "PK\u0003\u0004")
     throw new Refused(422, "not-csv", "This is a spreadsheet's own file. Save it as CSV and bring that in.");
   const encoding = encodingOf(head);
-  const delimiter = delimiterOf(iconv.decode(head, encoding));
-  const parser = Readable.from(whole)
-    .pipe(iconv.decodeStream(encoding) as unknown as NodeJS.ReadWriteStream)
-    .pipe(parse({ delimiter, bom: true, relax_column_count: true, skip_empty_lines: true, max_record_size: 200_000 }));
+  const top0 = iconv.decode(head, encoding);
+  const form = wholeFileForm(top0);
+  const delimiter = form ?? delimiterOf(top0);
+  const records = form
+    ? toldRecords(form, file.kind, await wholeText(whole, encoding))
+    : (Readable.from(whole)
+        .pipe(iconv.decodeStream(encoding) as unknown as NodeJS.ReadWriteStream)
+        .pipe(
+          parse({ delimiter, bom: true, relax_column_count: true, skip_empty_lines: true, max_record_size: 200_000 }),
+        ) as unknown as AsyncIterable<string[]>);
   const top: string[][] = [];
   const samples: string[][] = [];
   let headings: { names: string[]; dataFrom: number } | null = null;
@@ -148,7 +186,7 @@ export async function stageFile(
     for (const cells of top.slice(headings.dataFrom)) await take(cells);
   };
   try {
-    for await (const record of parser as unknown as AsyncIterable<string[]>) {
+    for await (const record of records) {
       if (headings) await take(record);
       else if (top.push(record) === TOP_ROWS) await begin();
     }

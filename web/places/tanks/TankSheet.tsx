@@ -19,6 +19,7 @@ import type { AnimalEventAction } from "./sheet/AnimalEvent";
 import { AnimalsTab } from "./sheet/AnimalsTab";
 import { EquipmentTab } from "./sheet/EquipmentTab";
 import { HistoryTab } from "./sheet/HistoryTab";
+import { type ArchivePhotoAction, type PhotoLine, PhotosTab } from "./sheet/PhotosTab";
 import { ProgrammeTab } from "./sheet/ProgrammeTab";
 import { ReadingsTab } from "./sheet/ReadingsTab";
 import { SectionTab } from "./sheet/SectionTab";
@@ -29,6 +30,7 @@ export interface SheetActions {
   readonly undo: RecordFormProps["undo"];
   readonly restore: RestoreAction;
   readonly animalEvent: AnimalEventAction;
+  readonly archivePhoto: ArchivePhotoAction;
 }
 
 /** What only some tabs show; loaded for the one that is open. */
@@ -36,11 +38,21 @@ export interface TabData {
   readonly animals?: readonly AnimalWithEvents[];
   readonly equipment?: readonly Equipment[];
   readonly changes?: readonly ChangeLine[];
+  readonly photos?: readonly PhotoLine[];
   readonly options?: LinkOptions;
   readonly firm?: Values;
 }
 
-export const TABS = ["section", "readings", "programme", "animals", "equipment", "history", "settings"] as const;
+export const TABS = [
+  "section",
+  "readings",
+  "programme",
+  "animals",
+  "equipment",
+  "photos",
+  "history",
+  "settings",
+] as const;
 export type Tab = (typeof TABS)[number];
 const TAB_NAME: Record<Tab, string> = {
   section: "Section",
@@ -48,6 +60,7 @@ const TAB_NAME: Record<Tab, string> = {
   programme: "Programme",
   animals: "Animals",
   equipment: "Equipment",
+  photos: "Photos",
   history: "History",
   settings: "Settings",
 };
@@ -137,6 +150,14 @@ export function TankSheet({
       )}
       {tab === "equipment" && (
         <EquipmentTab tankId={row.id} equipment={data.equipment ?? []} today={today} editable={actions !== null} />
+      )}
+      {tab === "photos" && (
+        <PhotosTab
+          tankId={row.id}
+          tankName={row.name}
+          photos={data.photos ?? []}
+          archive={actions ? actions.archivePhoto : null}
+        />
       )}
       {tab === "history" && (
         <HistoryTab

@@ -1,7 +1,9 @@
 "use server";
 
+import { z } from "zod";
 import { QuickStartSchema, startTank } from "@/data/book/newTank";
 import { defineAction } from "@/data/define";
+import { archivePhoto } from "@/data/photos/photos";
 import { saveTankJobs, TankJobsSchema } from "@/data/tanks";
 import { whenOf } from "@/data/when";
 
@@ -32,4 +34,13 @@ export const startTankAction = defineAction({
     startedOn: "2026-01-01",
   }),
   run: (scope, input) => startTank(scope, input, whenOf(scope)),
+});
+
+/** Puts a picture of a tank into the archive, or brings it back. */
+export const archivePhotoAction = defineAction({
+  name: "tanks.archive-photo",
+  roles: ["office", "technician"],
+  input: z.object({ photoId: z.uuid("Reload the sheet and try again."), archived: z.boolean() }),
+  foreign: (ids) => ({ photoId: ids.photoId, archived: true }),
+  run: (scope, { photoId, archived }) => archivePhoto(scope, photoId, archived, whenOf(scope).now),
 });

@@ -11,6 +11,6 @@ export const POST = defineRoute({
   run: async (scope, { request }) => {
     if (!request.body) throw new Refused(422, "not-whole", "The file is empty.");
     const passphrase = decodeURIComponent(request.headers.get("x-passphrase") ?? "");
-    return { counts: await readArchive(scope, request.body, passphrase || null, whenOf(scope).today) };
+    return { counts: await readArchive(scope, request.body, passphrase || null, whenOf(scope)) };
   },
 });

@@ -1,13 +1,25 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { FieldRow, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
+import { dayLabel } from "@/kit/words";
+import { undoArchiveAction } from "./actions";
+
+/** The archive that was brought in and can still be taken back. */
+export interface LastArchive {
+  readonly id: string;
+  readonly on: string;
+  readonly by: string;
+  readonly counts: Readonly<Record<string, number>>;
+}
 
 /** The business as one file: out under a passphrase for the door codes, in where a business is still empty. */
-export function Everything() {
+export function Everything({ last }: { last: LastArchive | null }) {
+  const router = useRouter();
   const hydrated = useHydrated();
   const [passphrase, setPassphrase] = useState("");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
@@ -15,7 +27,7 @@ export function Everything() {
   const stop = useRef<AbortController>(null);
 
   const bringIn = async (file: File | null) => {
-    if (!file || file.size === 0) return setSaid({ text: "Choose an archive first.", wrong: true });
+    if (!file || file.size === 0) return setSaid({ text: "Choose a backup first.", wrong: true });
     setSending(true);
     setSaid(null);
     stop.current = new AbortController();
@@ -27,9 +39,10 @@ export function Everything() {
         signal: stop.current.signal,
       });
       const body = (await answer.json()) as { counts?: Record<string, number>; message?: string };
+      if (answer.ok) router.refresh();
       setSaid(
         answer.ok
-          ? { text: `Brought in: ${body.counts?.tank ?? 0} tanks at ${body.counts?.site ?? 0} sites.`, wrong: false }
+          ? { text: `Restored: ${body.counts?.tank ?? 0} tanks at ${body.counts?.site ?? 0} sites.`, wrong: false }
           : { text: body.message ?? "The archive was not taken.", wrong: true },
       );
     } catch (error) {
@@ -38,6 +51,14 @@ export function Everything() {
     } finally {
       setSending(false);
     }
+  };
+  const takeBack = async (id: string) => {
+    const answer = await undoArchiveAction({ id });
+    setSaid({
+      text: answer.ok ? "Taken back. The business is as empty as before." : answer.message,
+      wrong: !answer.ok,
+    });
+    router.refresh();
   };
   return (
     <Box pt="10px">
@@ -55,7 +76,7 @@ export function Everything() {
             </FieldRow>
           </Box>
           <Box mb="34px">
-            <QuietButton type="submit">Take everything out</QuietButton>
+            <QuietButton type="submit">Back up everything</QuietButton>
           </Box>
         </Flex>
       </Form>
@@ -67,9 +88,9 @@ export function Everything() {
         }}
       >
         <Flex gap="12px" align="center" wrap="wrap">
-          <input type="file" name="archive" accept=".json,application/json" aria-label="Archive" />
+          <input type="file" name="archive" accept=".json,application/json" aria-label="Backup" />
           <QuietButton type="submit" disabled={!hydrated || sending}>
-            {sending ? "Bringing in" : "Bring an archive in"}
+            {sending ? "Restoring" : "Restore a backup"}
           </QuietButton>
           {sending && (
             <QuietButton type="button" onClick={() => stop.current?.abort()}>
@@ -78,17 +99,27 @@ export function Everything() {
           )}
         </Flex>
       </Form>
+      {last && (
+        <Flex gap="12px" align="baseline" wrap="wrap" mt="12px" fontSize="14px">
+          <span>
+            Restored on {dayLabel(last.on)} by {last.by}: {last.counts.tank ?? 0} tanks.
+          </span>
+          <QuietButton type="button" py="3px" disabled={sending} onClick={() => takeBack(last.id)}>
+            Take it back
+          </QuietButton>
+        </Flex>
+      )}
       {said && (
         <Box mt="10px" role={said.wrong ? "alert" : "status"}>
           <Notice tone={said.wrong ? "danger" : "plain"}>{said.text}</Notice>
         </Box>
       )}
       <Box color="soft" fontSize="13.5px" mt="10px">
-        One JSON file with everything but who may sign in, after{" "}
+        One JSON file with everything but who may sign in, the photos and a checksum too, after{" "}
         <A href="/archive.schema.json" color="coralline" textDecoration="underline">
           its schema
         </A>
-        . It is brought into an empty business, whole or not at all.
+        . It is restored into an empty business, whole and unaltered or not at all.
       </Box>
     </Box>
   );

@@ -8,7 +8,7 @@ import { A, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
 import { DeskNav } from "../DeskNav";
-import { Everything } from "./Everything";
+import { Everything, type LastArchive } from "./Everything";
 import { Upload } from "./Upload";
 
 /** What a kind of file holds, in the plural. */
@@ -27,12 +27,14 @@ export const STATE = {
 
 /** Lists come in here and go out from here. */
 export function FilesPage({
+  lastArchive,
   scope,
   limits,
   imports,
 }: {
+  lastArchive: LastArchive | null;
   scope: Scope;
-  limits: { readonly bytes: number; readonly rows: number };
+  limits: { readonly bytes: number; readonly rows: number; readonly wholeBytes: number };
   imports: readonly {
     readonly id: string;
     readonly kind: FileKind;
@@ -53,7 +55,8 @@ export function FilesPage({
           <Upload kinds={FILE_KINDS.map((kind) => [kind, manyOf(kind)])} />
           <Box color="soft" fontSize="13.5px" maxW="60ch" mt="10px">
             CSV in any encoding, with commas, semicolons or tabs, up to {limits.bytes / 1_000_000} MB and{" "}
-            {limits.rows.toLocaleString("en-GB")} rows. Nothing changes before you have seen every row and say so.
+            {limits.rows.toLocaleString("en-GB")} rows; clients also as vCards and sites as GeoJSON, up to{" "}
+            {limits.wholeBytes / 1_000_000} MB. Nothing changes before you have seen every row and say so.
           </Box>
           <Box mt="30px">
             <SubHead>Brought in before</SubHead>
@@ -116,8 +119,8 @@ export function FilesPage({
           <Box color="soft" fontSize="13.5px" mt="8px" mb="22px">
             Units stand in the headings. The CSV lists, brought in again, change nothing.
           </Box>
-          <SubHead>Everything</SubHead>
-          <Everything />
+          <SubHead>Back up and restore</SubHead>
+          <Everything last={lastArchive} />
         </Box>
       </Flex>
     </Box>

@@ -34,7 +34,14 @@ interface Target {
 }
 
 const POLL_MS = 400;
-const DELIMITER: Readonly<Record<string, string>> = { ",": "commas", ";": "semicolons", "\t": "tabs", "|": "bars" };
+const DELIMITER: Readonly<Record<string, string>> = {
+  ",": "commas",
+  ";": "semicolons",
+  "\t": "tabs",
+  "|": "bars",
+  card: "vCards",
+  json: "GeoJSON",
+};
 
 /** A file on its way in: what its columns mean, what each row would do, and nothing done before it is said. */
 export function ImportPage({

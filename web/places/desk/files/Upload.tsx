@@ -24,7 +24,7 @@ export function Upload({ kinds }: { kinds: readonly (readonly [kind: string, man
     try {
       const answer = await fetch(`/api/import/${kind}?name=${encodeURIComponent(file.name)}`, {
         method: "POST",
-        headers: { "content-type": "text/csv" },
+        headers: { "content-type": "application/octet-stream" },
         body: file,
         signal: stop.current.signal,
       });
@@ -57,7 +57,12 @@ export function Upload({ kinds }: { kinds: readonly (readonly [kind: string, man
           </Choice>
         </Box>
         <Span color="soft">from</Span>
-        <input type="file" name="file" accept=".csv,.txt,.tsv,text/csv,text/plain" aria-label="File" />
+        <input
+          type="file"
+          name="file"
+          accept=".csv,.txt,.tsv,.vcf,.geojson,.json,text/csv,text/plain,text/vcard,application/geo+json"
+          aria-label="File"
+        />
         <GoButton type="submit" disabled={!hydrated || sending}>
           {sending ? "Sending" : "Look at it"}
         </GoButton>

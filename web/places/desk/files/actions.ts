@@ -1,6 +1,7 @@
 "use server";
 
 import { z } from "zod";
+import { undoArchive } from "@/data/archive/undo";
 import { defineAction } from "@/data/define";
 import { applyImport, cancelImport, checkImport, mendCell, undoImport } from "@/data/transfer/imports";
 import { whenOf } from "@/data/when";
@@ -71,4 +72,13 @@ export const undoImportAction = defineAction({
   input: z.object({ id }),
   foreign: (found) => ({ id: found.importId }),
   run: (scope, input) => undoImport(scope, input.id, whenOf(scope)),
+});
+
+/** Takes an archive that was brought in back, as long as nobody worked on it since. */
+export const undoArchiveAction = defineAction({
+  name: "archive.undo",
+  roles: OFFICE,
+  input: z.object({ id }),
+  foreign: (found) => ({ id: found.importId }),
+  run: (scope, input) => undoArchive(scope, input.id, whenOf(scope)),
 });

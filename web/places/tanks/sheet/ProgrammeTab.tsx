@@ -1,6 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { daysBetween } from "@keel-round/core/calendar";
-import { shortDate } from "@keel-round/core/letter";
+import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { dueOn, libraryTask } from "@keel-round/core/programme";
 import type { TankSheet as Sheet } from "@/data/tanks";
 import { Span, Table } from "@/kit/elements";
@@ -32,9 +31,9 @@ export function ProgrammeTab({ sheet, today, editable }: { sheet: Sheet; today: 
                 <Cell fontFamily="mono" whiteSpace="nowrap">
                   {task.giveDays} d
                 </Cell>
-                <Cell whiteSpace="nowrap">{shortDate(task.lastDoneOn)}</Cell>
+                <Cell whiteSpace="nowrap">{sayDay(task.lastDoneOn)}</Cell>
                 <Cell whiteSpace="nowrap" color={late > task.giveDays ? "ochre" : "inherit"}>
-                  {shortDate(due)}
+                  {sayDay(due)}
                   {late > 0 ? `, ${late} d late` : ""}
                 </Cell>
                 <Cell color="soft">

@@ -1,4 +1,5 @@
 import { civilOf } from "@keel-round/core/calendar";
+import { lastArchive } from "@/data/archive/undo";
 import { pageScope } from "@/data/pageScope";
 import { listImports } from "@/data/transfer/imports";
 import { IMPORT_LIMITS } from "@/data/transfer/stage";
@@ -6,12 +7,14 @@ import { FilesPage } from "@/places/desk/files/FilesPage";
 
 export default async function Files() {
   const scope = await pageScope(["office"]);
-  const imports = await listImports(scope);
+  const [imports, last] = await Promise.all([listImports(scope), lastArchive(scope)]);
+  const dayOf = (at: Date) => civilOf(at.getTime(), scope.zone).date;
   return (
     <FilesPage
       scope={scope}
       limits={IMPORT_LIMITS}
-      imports={imports.map(({ at, ...i }) => ({ ...i, on: civilOf(at.getTime(), scope.zone).date }))}
+      lastArchive={last && { id: last.id, by: last.by, counts: last.counts, on: dayOf(last.at) }}
+      imports={imports.map(({ at, ...i }) => ({ ...i, on: dayOf(at) }))}
     />
   );
 }

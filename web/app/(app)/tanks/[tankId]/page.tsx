@@ -4,10 +4,12 @@ import { historyOf } from "@/data/book/history";
 import { firmValues } from "@/data/book/kinds";
 import { linkOptions } from "@/data/book/lists";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { photosOf } from "@/data/photos/photos";
 import type { Scope } from "@/data/scope";
 import { loadTank } from "@/data/tanks";
 import { whenOf } from "@/data/when";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
+import { archivePhotoAction } from "@/places/tanks/actions";
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
 
 /** What the open tab shows beside the sheet itself. */
@@ -17,6 +19,8 @@ async function tabData(scope: Scope, tankId: string, kind: string, tab: Tab): Pr
       return { animals: await animalsWithEvents(scope.businessId, tankId) };
     case "equipment":
       return { equipment: await equipmentOfTank(scope.businessId, tankId) };
+    case "photos":
+      return { photos: await photosOf(scope, tankId) };
     case "history":
       return scope.role === "owner" ? {} : { changes: await historyOf(scope, "tank", tankId) };
     case "settings":
@@ -50,7 +54,13 @@ export default async function TankPage({
       actions={
         scope.role === "owner"
           ? null
-          : { save: saveRecordAction, undo: undoAction, restore: restoreAction, animalEvent: animalEventAction }
+          : {
+              save: saveRecordAction,
+              undo: undoAction,
+              restore: restoreAction,
+              animalEvent: animalEventAction,
+              archivePhoto: archivePhotoAction,
+            }
       }
     />
   );

@@ -1,0 +1,22 @@
+import { z } from "zod";
+import { defineRoute } from "@/data/define";
+import { photoFile } from "@/data/photos/photos";
+
+/** A picture, by its row: small with `?small`, else as it is kept. */
+export const GET = defineRoute({
+  name: "photos.file",
+  roles: ["office", "technician", "owner"],
+  params: z.object({ photoId: z.uuid() }),
+  foreign: (ids) => ({ params: { photoId: ids.photoId } }),
+  run: async (scope, { params, request }) => {
+    const bytes = await photoFile(scope, params.photoId, new URL(request.url).searchParams.has("small"));
+    return new Response(new Uint8Array(bytes), {
+      headers: {
+        "content-type": "image/jpeg",
+        // A file never changes under its id; another person on the same device signs in anew and asks again.
+        "cache-control": "private, max-age=3600",
+        "x-content-type-options": "nosniff",
+      },
+    });
+  },
+});
