@@ -13,6 +13,7 @@ import { loadPlanInputs, taskOf } from "./planInputs";
 import { loadRound } from "./round";
 import { business, client, letter, person, reading, site, stop, task, visit } from "./schema";
 import type { Scope } from "./scope";
+import { clientsInSight, inSight } from "./sight";
 import { trimOf } from "./status";
 import { inTransaction } from "./transaction";
 
@@ -211,12 +212,7 @@ export async function listLetters(scope: Scope) {
     })
     .from(letter)
     .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
-    .where(
-      and(
-        eq(letter.businessId, scope.businessId),
-        scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined,
-      ),
-    )
+    .where(and(eq(letter.businessId, scope.businessId), inSight(letter.clientId, await clientsInSight(scope))))
     .orderBy(desc(letter.createdAt))
     .limit(100);
 }
@@ -230,7 +226,7 @@ export async function findLetter(scope: Scope, letterId: string): Promise<typeof
       and(
         eq(letter.businessId, scope.businessId),
         eq(letter.id, letterId),
-        scope.role === "owner" ? eq(letter.clientId, scope.clientId ?? "") : undefined,
+        inSight(letter.clientId, await clientsInSight(scope)),
       ),
     );
   if (!row) throw notFound("letter");

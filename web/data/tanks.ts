@@ -19,11 +19,9 @@ import {
   waterChange,
 } from "./schema";
 import type { Scope } from "./scope";
+import { clientsInSight, inSight } from "./sight";
 import { refreshStatus } from "./status";
-import { inTransaction } from "./transaction";
-
-/** An owner of tanks sees those of their client only. */
-const ownOnly = (scope: Scope) => (scope.role === "owner" ? eq(site.clientId, scope.clientId ?? "") : undefined);
+import { inTransaction, type Queries } from "./transaction";
 
 /** One line of the tank list. */
 export interface TankRow {
@@ -41,6 +39,7 @@ export interface TankRow {
 /** All tanks of the scope with their status and next visit. Reads one row a tank and plans nothing. */
 export async function listTanks(scope: Scope, today: string): Promise<TankRow[]> {
   const q = db();
+  const clients = await clientsInSight(scope);
   const next = q
     .select({ tankId: visit.tankId, on: min(visit.onDate).as("next_on") })
     .from(visit)
@@ -64,7 +63,7 @@ export async function listTanks(scope: Scope, today: string): Promise<TankRow[]>
     .innerJoin(client, and(eq(client.businessId, site.businessId), eq(client.id, site.clientId)))
     .leftJoin(tankStatus, eq(tankStatus.tankId, tank.id))
     .leftJoin(next, eq(next.tankId, tank.id))
-    .where(and(eq(tank.businessId, scope.businessId), isNull(tank.archivedAt), ownOnly(scope)))
+    .where(and(eq(tank.businessId, scope.businessId), isNull(tank.archivedAt), inSight(site.clientId, clients)))
     .orderBy(asc(site.name), asc(tank.name));
   const drivers = await q
     .selectDistinct({ siteId: stop.siteId, personId: stop.personId })
@@ -112,7 +111,13 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
     .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
     .innerJoin(client, and(eq(client.businessId, site.businessId), eq(client.id, site.clientId)))
     .leftJoin(tankStatus, eq(tankStatus.tankId, tank.id))
-    .where(and(eq(tank.businessId, scope.businessId), eq(tank.id, tankId), ownOnly(scope)));
+    .where(
+      and(
+        eq(tank.businessId, scope.businessId),
+        eq(tank.id, tankId),
+        inSight(site.clientId, await clientsInSight(scope)),
+      ),
+    );
   if (!row) throw notFound("tank");
   const mine = <T extends { businessId: never; tankId: never }>(t: T) =>
     and(eq(t.businessId, scope.businessId as never), eq(t.tankId, tankId as never));
@@ -167,6 +172,24 @@ export const TankJobsSchema = z.object({
   jobs: z.array(z.string()),
 });
 
+/** Locks a tank of the scope. */
+async function lockTank(tx: Queries, scope: Scope, tankId: string): Promise<{ readonly id: string }> {
+  const [row] = await tx
+    .select({ id: tank.id })
+    .from(tank)
+    .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
+    .where(
+      and(
+        eq(tank.businessId, scope.businessId),
+        eq(tank.id, tankId),
+        inSight(site.clientId, await clientsInSight(scope, tx)),
+      ),
+    )
+    .for("update");
+  if (!row) throw notFound("tank");
+  return row;
+}
+
 /** Puts jobs into a tank's programme or lets them rest, with a row of who and what for each. */
 export async function saveTankJobs(
   scope: Scope,
@@ -175,12 +198,7 @@ export async function saveTankJobs(
   now: Date,
 ): Promise<void> {
   await inTransaction(async (tx) => {
-    const [row] = await tx
-      .select({ id: tank.id })
-      .from(tank)
-      .where(and(eq(tank.businessId, scope.businessId), eq(tank.id, tankId)))
-      .for("update");
-    if (!row) throw notFound("tank");
+    const row = await lockTank(tx, scope, tankId);
     const all = await tx
       .select()
       .from(task)

@@ -16,6 +16,7 @@ export {
   writeField,
   writeList,
 } from "./fields.ts";
+export { FILTER_TESTS, type Filter, type FilterTest, readFilters, sayFilter, testsOf } from "./filters.ts";
 export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
 export {
   factsWith,

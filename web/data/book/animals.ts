@@ -7,7 +7,7 @@ import { animal, animalEvent, deskChange, person } from "../schema";
 import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
 import { inTransaction } from "../transaction";
-import type { When } from "./records";
+import { lockRow, type When } from "./records";
 
 /** What may happen to a group of animals. */
 export const AnimalEventSchema = z
@@ -37,12 +37,7 @@ export async function recordAnimalEvent(
   if (event.onDate > today)
     throw new Refused(422, "invalid", "That day has not come yet.", { onDate: ["That day has not come yet."] });
   return inTransaction(async (tx) => {
-    const [row] = await tx
-      .select()
-      .from(animal)
-      .where(and(eq(animal.businessId, scope.businessId), eq(animal.id, event.animalId)))
-      .for("update");
-    if (!row) throw notFound("group of animals");
+    const row = (await lockRow(tx, scope, "animal", event.animalId)) as unknown as typeof animal.$inferSelect;
     const count = event.kind === "counted" ? event.number : row.count + SIGN[event.kind] * event.number;
     if (count < 0)
       throw new Refused(422, "invalid", `There are ${row.count} of them.`, {

@@ -1,4 +1,4 @@
-import { type Entity, recordKinds } from "@keel-round/core/book";
+import { type Entity, type Filter, readFilters, recordKinds, type Values } from "@keel-round/core/book";
 import { daysBetween } from "@keel-round/core/calendar";
 import { and, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -13,7 +13,7 @@ import { loadTank } from "../tanks";
 import { animalsWithEvents, recordAnimalEvent } from "./animals";
 import { lookAtCodes, looksOf, setCodes } from "./codes";
 import { historyOf } from "./history";
-import { linkOptions, listRecords, loadRecord } from "./lists";
+import { linkOptions, listRecords, loadRecord, PAGE_ROWS } from "./lists";
 import { startTank } from "./newTank";
 import { bulkChange, changeRecord, createRecord, restoreField, setArchived, undoBatch } from "./records";
 import { recur, seriesOf } from "./series";
@@ -481,5 +481,62 @@ describe("a new site", () => {
       fields: { personId: ["Choose a technician."] },
     });
     await expect(recur(owner, { ...input, firstOn: today }, when())).rejects.toMatchObject({ code: "not-found" });
+  });
+});
+
+describe("filters of a list", () => {
+  const all = async (entity: Entity, filters: readonly Filter[] = []) => {
+    const first = await listRecords(maud, entity, { filters });
+    const rest = Array.from({ length: Math.ceil(first.total / PAGE_ROWS) - 1 }, (_, i) =>
+      listRecords(maud, entity, { filters, page: i + 2 }),
+    );
+    return [first, ...(await Promise.all(rest))].flatMap((p) => p.rows);
+  };
+  const asked = async (entity: Entity, address: Record<string, string>) => {
+    const { filters, issues } = readFilters(entity, address, maud.units);
+    expect(issues).toEqual({});
+    return (await all(entity, filters)).map((r) => r.id).sort();
+  };
+  const among = async (entity: Entity, fits: (values: Values) => boolean) =>
+    (await all(entity))
+      .filter((r) => fits(r.values))
+      .map((r) => r.id)
+      .sort();
+  const number = (v: unknown) => (typeof v === "number" ? v : Number.NaN);
+  const cases: readonly [Entity, Record<string, string>, (v: Values) => boolean][] = [
+    ["tank", { "is.kind": "planted" }, (v) => v.kind === "planted"],
+    ["tank", { "is.schools.policy": "test-led" }, (v) => v["schools.policy"] === "test-led"],
+    ["tank", { "is.lidded": "yes" }, (v) => v.lidded === true],
+    ["tank", { "is.lidded": "no" }, (v) => v.lidded !== true],
+    [
+      "tank",
+      { "from.display.vessel.lengthM": "120", "to.display.vessel.lengthM": "160" },
+      (v) => number(v["display.vessel.lengthM"]) >= 1.2 && number(v["display.vessel.lengthM"]) <= 1.6,
+    ],
+    [
+      "tank",
+      { "from.targetPsu": "1", "has.name": "re" },
+      (v) => number(v.targetPsu) >= 1 && /re/i.test(String(v.name)),
+    ],
+    ["site", { "is.drain": "septic" }, (v) => v.drain === "septic"],
+    ["site", { "is.hotWater": "no" }, (v) => v.hotWater !== true],
+    ["site", { "from.stairs": "10" }, (v) => number(v.stairs) >= 10],
+    [
+      "equipment",
+      { "is.kind": "heater", "to.installedOn": "2025-12-31" },
+      (v) => v.kind === "heater" && String(v.installedOn) <= "2025-12-31",
+    ],
+    ["client", { "has.email": "house" }, (v) => String(v.email).includes("house")],
+  ];
+  for (const [entity, address, fits] of cases)
+    test(`${entity}: ${new URLSearchParams(address)} shows the same rows as looking at each`, async () => {
+      const expected = await among(entity, fits);
+      expect(await asked(entity, address)).toEqual(expected);
+    });
+  test("of a link take its id, and signs of a pattern are letters", async () => {
+    const site = await find("site", "Ilves");
+    const rows = await asked("tank", { "is.siteId": site.id });
+    expect(rows).toEqual(await among("tank", (v) => v.siteId === site.id));
+    expect(await asked("client", { "has.name": "%" })).toEqual([]);
   });
 });

@@ -1,23 +1,27 @@
 import { type Entity, type Field, recordKinds, type Values } from "@keel-round/core/book";
 import { and, eq, inArray, isNull } from "drizzle-orm";
 import { site, source, tank } from "../schema";
+import type { Scope } from "../scope";
+import { clientsInSight } from "../sight";
 import type { Queries } from "../transaction";
+import { recordsInSight } from "./inSight";
 import { stores } from "./stores";
 
 const linkFields = (entity: Entity): Field[] => recordKinds[entity].fields.filter((f) => f.type.kind === "link");
 
-/** Links of a record that point at nothing in this business, by field. */
+/** Links of a record that point at nothing the person may see, by field. */
 export async function brokenLinks(
   q: Queries,
-  businessId: string,
+  scope: Scope,
   entity: Entity,
   values: Values,
 ): Promise<Record<string, string>> {
   const issues: Record<string, string> = {};
+  const clients = await clientsInSight(scope, q);
   for (const field of linkFields(entity)) {
     const id = values[field.key];
     if (typeof id !== "string" || field.type.kind !== "link") continue;
-    const names = await namesOf(q, businessId, field.type.to, [id]);
+    const names = await namesOf(q, scope.businessId, field.type.to, [id], clients);
     if (!names.has(id))
       issues[field.key] = `There is no such ${field.label.toLowerCase()} here. Choose one from the list.`;
   }
@@ -30,14 +34,17 @@ export async function namesOf(
   businessId: string,
   to: Entity,
   ids?: readonly string[],
+  /** Clients whose things are named; null for all. */
+  clients: readonly string[] | null = null,
 ): Promise<Map<string, string>> {
   if (ids && ids.length === 0) return new Map();
+  const seen = recordsInSight(to, clients);
   if (to === "tank") {
     const rows = await q
       .select({ id: tank.id, name: tank.name, site: site.name })
       .from(tank)
       .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
-      .where(and(eq(tank.businessId, businessId), ids ? inArray(tank.id, [...ids]) : isNull(tank.archivedAt)));
+      .where(and(eq(tank.businessId, businessId), seen, ids ? inArray(tank.id, [...ids]) : isNull(tank.archivedAt)));
     return new Map(rows.map((r) => [r.id, `${r.name}, ${r.site}`]));
   }
   if (to === "source") {
@@ -52,7 +59,7 @@ export async function namesOf(
   const rows = await q
     .select({ id: table.id, name: table.name })
     .from(table)
-    .where(and(eq(table.businessId, businessId), ids ? inArray(table.id, [...ids]) : isNull(table.archivedAt)));
+    .where(and(eq(table.businessId, businessId), seen, ids ? inArray(table.id, [...ids]) : isNull(table.archivedAt)));
   return new Map(rows.map((r) => [r.id, r.name]));
 }
 

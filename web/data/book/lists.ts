@@ -1,9 +1,11 @@
-import { type Entity, recordKinds, type Values } from "@keel-round/core/book";
+import { type Entity, type Filter, recordKinds, type Values } from "@keel-round/core/book";
 import { and, asc, count, desc, eq, isNotNull, isNull, like, or, type SQL, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { notFound } from "../define";
 import { client, site, tank } from "../schema";
 import type { Scope } from "../scope";
+import { clientsInSight } from "../sight";
+import { recordsInSight } from "./inSight";
 import { linkNames, namesOf } from "./links";
 import { EDITORS } from "./records";
 import { type BookRow, type BookTable, stores } from "./stores";
@@ -23,8 +25,7 @@ interface ListQuery {
   /** Key of the field it is sorted by, with a minus in front for the other way round. */
   readonly sort?: string | undefined;
   readonly archived?: boolean | undefined;
-  /** One field that must have one value. */
-  readonly where?: { readonly key: string; readonly value: string } | undefined;
+  readonly filters?: readonly Filter[] | undefined;
   readonly page?: number | undefined;
 }
 
@@ -53,15 +54,16 @@ export async function listRecords(
 ): Promise<{ readonly rows: Kept[]; readonly names: Map<string, string>; readonly total: number }> {
   requireReader(scope, entity);
   const { table } = stores[entity];
-  const columns = table as unknown as Record<string, BookTable["name"]>;
+  const clients = await clientsInSight(scope);
   const words = (query.q ?? "").split(/\s+/).filter(Boolean);
   const where = and(
     eq(table.businessId, scope.businessId),
+    recordsInSight(entity, clients),
     query.archived ? isNotNull(table.archivedAt) : isNull(table.archivedAt),
     ...words.map((word) =>
       or(...textColumns(entity).map((c) => like(c, `%${escapeLike(word)}%`)), parentLike(entity, word)),
     ),
-    query.where && columns[query.where.key] ? eq(columns[query.where.key] as never, query.where.value) : undefined,
+    ...(query.filters ?? []).map((filter) => conditionOf(entity, filter)),
   );
   const [key = "name", down] = query.sort?.startsWith("-")
     ? [query.sort.slice(1), true]
@@ -111,6 +113,26 @@ function parentLike(entity: Entity, word: string): SQL | undefined {
   return sql`exists (select 1 from ${tank} t join ${site} s on s.business_id = t.business_id and s.id = t.site_id where t.id = ${tankId} and (t.name like ${pattern} or s.name like ${pattern}))`;
 }
 
+/** A field as the database has it: a column, or a path into the facts. */
+function expressionOf(entity: Entity, key: string): SQL {
+  const { table } = stores[entity] as unknown as { table: Record<string, BookTable["name"]> };
+  const column = table[key];
+  return column ? sql`${column}` : sql`json_value(${table.facts}, ${`$.${key}`})`;
+}
+
+/** A condition of a list. What is not known of a record fits no condition on it. */
+function conditionOf(entity: Entity, { field, test, value }: Filter): SQL {
+  const held = expressionOf(entity, field.key);
+  if (test === "has") return sql`${held} like ${`%${escapeLike(String(value))}%`}`;
+  if (field.type.kind === "yes-no")
+    return value ? sql`${held} in ('true', '1')` : sql`(${held} is null or ${held} in ('false', '0'))`;
+  if (test === "is") return sql`${held} = ${value}`;
+  // As numbers, with room for what a conversion leaves behind; dates compare as texts.
+  const slack = typeof value === "number" ? 1e-9 * Math.max(1, Math.abs(value)) : 0;
+  if (typeof value !== "number") return test === "from" ? sql`${held} >= ${value}` : sql`${held} <= ${value}`;
+  return test === "from" ? sql`${held} + 0 >= ${value - slack}` : sql`${held} + 0 <= ${value + slack}`;
+}
+
 /** What a list is ordered by: a column, the name behind a link, or a path into a tank's facts. */
 function sortKey(entity: Entity, key: string): SQL {
   const { table } = stores[entity];
@@ -120,8 +142,7 @@ function sortKey(entity: Entity, key: string): SQL {
     return sql`(select p.name from ${stores[link.to].table} p where p.id = ${column})`;
   if (column && link?.kind === "link" && link.to === "tank")
     return sql`(select concat(s.name, ' ', t.name) from ${tank} t join ${site} s on s.id = t.site_id where t.id = ${column})`;
-  if (column) return sql`${column}`;
-  return sql`json_value(${tank.facts}, ${`$.${key}`})`;
+  return expressionOf(entity, key);
 }
 
 /** One record, with names for its links. */
@@ -135,7 +156,13 @@ export async function loadRecord(
   const [row] = await db()
     .select()
     .from(table)
-    .where(and(eq(table.businessId, scope.businessId), eq(table.id, id)));
+    .where(
+      and(
+        eq(table.businessId, scope.businessId),
+        eq(table.id, id),
+        recordsInSight(entity, await clientsInSight(scope)),
+      ),
+    );
   if (!row) throw notFound(recordKinds[entity].one);
   const record = toKept(entity, row as unknown as BookRow);
   return { record, names: await linkNames(db(), scope.businessId, entity, [record.values]) };
@@ -144,9 +171,10 @@ export async function loadRecord(
 /** What each link of a record may be set to: id and name, by name. */
 export async function linkOptions(scope: Scope, entity: Entity): Promise<Record<string, [id: string, name: string][]>> {
   const options: Record<string, [string, string][]> = {};
+  const clients = await clientsInSight(scope);
   for (const field of recordKinds[entity].fields) {
     if (field.type.kind !== "link") continue;
-    const names = await namesOf(db(), scope.businessId, field.type.to);
+    const names = await namesOf(db(), scope.businessId, field.type.to, undefined, clients);
     options[field.key] = [...names].sort(([, a], [, b]) => a.localeCompare(b));
   }
   return options;

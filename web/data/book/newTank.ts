@@ -68,7 +68,7 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
       vessel: [misfitSentence(misfit, scope.units)],
     });
   return inTransaction(async (tx) => {
-    const broken = await brokenLinks(tx, scope.businessId, "tank", { siteId, sourceId });
+    const broken = await brokenLinks(tx, scope, "tank", { siteId, sourceId });
     const [field, message] = Object.entries(broken)[0] ?? [];
     if (field && message) throw new Refused(404, "not-found", message, { [field]: [message] });
     const waters = await tx

@@ -8,8 +8,10 @@ import { groupBy } from "../groupBy";
 import { newId } from "../ids";
 import { deskChange, person, site, tank, visit } from "../schema";
 import type { Role, Scope } from "../scope";
+import { clientsInSight } from "../sight";
 import { refreshStatus } from "../status";
 import { inTransaction, type Queries } from "../transaction";
+import { recordsInSight } from "./inSight";
 import { brokenLinks } from "./links";
 import { type BookRow, stores } from "./stores";
 import { layTankVisits } from "./tankVisits";
@@ -75,7 +77,13 @@ export async function lockRow(tx: Queries, scope: Scope, entity: Entity, id: str
   const [row] = await tx
     .select()
     .from(table)
-    .where(and(eq(table.businessId, scope.businessId), eq(table.id, id)))
+    .where(
+      and(
+        eq(table.businessId, scope.businessId),
+        eq(table.id, id),
+        recordsInSight(entity, await clientsInSight(scope, tx)),
+      ),
+    )
     .for("update");
   if (!row) throw notFound(recordKinds[entity].one);
   return row as unknown as BookRow;
@@ -188,7 +196,7 @@ export async function insertRecord(
   later?: Later,
 ): Promise<string> {
   const store = stores[entity];
-  refuseIssues(await brokenLinks(tx, scope.businessId, entity, values));
+  refuseIssues(await brokenLinks(tx, scope, entity, values));
   const columns = { ...store.columnsOf(values, null), ...more };
   refuseIssues(store.misfits(columns, scope.units));
   const id = newId();
@@ -255,7 +263,7 @@ export async function updateRow(
   );
   const confirmations = confirmed.filter((key) => !(key in changed) && key in before);
   if (Object.keys(changed).length === 0 && confirmations.length === 0) return row.version;
-  refuseIssues(await brokenLinks(tx, scope.businessId, entity, changed));
+  refuseIssues(await brokenLinks(tx, scope, entity, changed));
   const touched = { ...changed, ...Object.fromEntries(confirmations.map((key) => [key, before[key] ?? null])) };
   const columns = store.columnsOf(touched, row);
   refuseIssues(store.misfits({ ...row, ...columns }, scope.units));

@@ -4,10 +4,10 @@ import { z } from "zod";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
-import { business, deskChange, person, series, site, stop, tank, visit } from "../schema";
+import { business, deskChange, person, series, stop, tank, visit } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction } from "../transaction";
-import type { When } from "./records";
+import { lockRow, type When } from "./records";
 
 /** How the visits of a site recur. */
 export const RecurSchema = z.object({
@@ -55,12 +55,7 @@ export async function recur(scope: Scope, input: z.infer<typeof RecurSchema>, { 
   if (scope.role === "owner") throw notFound("site");
   if (input.firstOn < today) throw new Refused(422, "invalid", "That day is over.", { firstOn: ["That day is over."] });
   await inTransaction(async (tx) => {
-    const [place] = await tx
-      .select({ id: site.id })
-      .from(site)
-      .where(and(eq(site.businessId, scope.businessId), eq(site.id, input.siteId)))
-      .for("update");
-    if (!place) throw notFound("site");
+    await lockRow(tx, scope, "site", input.siteId);
     const [who] = await tx
       .select({ role: person.role })
       .from(person)

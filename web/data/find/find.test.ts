@@ -22,7 +22,7 @@ beforeAll(async () => {
   ]);
 });
 
-const titles = async (text: string, scope = ines) =>
+const titles = async (text: string, scope = maud) =>
   (await find(scope, text, today)).map((h) => `${h.entity}: ${h.title}`);
 
 describe("find anything", () => {

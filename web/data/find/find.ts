@@ -3,6 +3,7 @@ import { and, desc, eq, gte, inArray, like, lt, or } from "drizzle-orm";
 import { db } from "../connection";
 import { findEntry, findVocabulary, findWord, visit } from "../schema";
 import type { Scope } from "../scope";
+import { clientsInSight, inSight } from "../sight";
 import type { Found } from "./entries";
 
 /** One thing that was found, the best first. */
@@ -77,7 +78,9 @@ export async function find(scope: Scope, text: string, today: string): Promise<H
   const fits = await Promise.all(asked.map((word) => fittingWords(scope.businessId, word)));
   if (fits.some((f) => f.length === 0)) return [];
   const scores = await scoreEntries(scope, fits);
-  const best = [...scores].sort(([, a], [, b]) => b - a).slice(0, 4 * MOST_HITS);
+  const clients = await clientsInSight(scope);
+  // Who sees a part of the business only may have their best hits far down.
+  const best = [...scores].sort(([, a], [, b]) => b - a).slice(0, clients === null ? 4 * MOST_HITS : MOST_ENTRIES);
   if (best.length === 0) return [];
   const entries = await db()
     .select()
@@ -89,7 +92,7 @@ export async function find(scope: Scope, text: string, today: string): Promise<H
           findEntry.entityId,
           best.map(([key]) => key.slice(key.indexOf(":") + 1)),
         ),
-        scope.role === "owner" ? eq(findEntry.clientId, scope.clientId ?? "") : undefined,
+        inSight(findEntry.clientId, clients),
       ),
     );
   const hits = entries

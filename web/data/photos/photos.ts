@@ -4,8 +4,9 @@ import sharp from "sharp";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
-import { client, person, photo, site, tank } from "../schema";
+import { person, photo, site, tank } from "../schema";
 import type { Scope } from "../scope";
+import { clientsInSight, inSight } from "../sight";
 import { photoStore } from "./store";
 
 /** Limits of a picture that is sent. */
@@ -47,7 +48,7 @@ async function requireTank(scope: Scope, tankId: string): Promise<void> {
       and(
         eq(tank.businessId, scope.businessId),
         eq(tank.id, tankId),
-        scope.role === "owner" ? eq(site.clientId, scope.clientId ?? "") : undefined,
+        inSight(site.clientId, await clientsInSight(scope)),
       ),
     );
   if (!row) throw notFound("tank");
@@ -122,13 +123,12 @@ export async function photoFile(scope: Scope, photoId: string, small: boolean): 
     .from(photo)
     .innerJoin(tank, and(eq(tank.businessId, photo.businessId), eq(tank.id, photo.tankId)))
     .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
-    .innerJoin(client, and(eq(client.businessId, site.businessId), eq(client.id, site.clientId)))
     .where(
       and(
         eq(photo.businessId, scope.businessId),
         eq(photo.id, photoId),
         isNull(photo.archivedAt),
-        scope.role === "owner" ? eq(client.id, scope.clientId ?? "") : undefined,
+        inSight(site.clientId, await clientsInSight(scope)),
       ),
     );
   if (!row) throw notFound("photo");
@@ -142,9 +142,14 @@ export async function photoFile(scope: Scope, photoId: string, small: boolean): 
 /** Puts a picture into the archive, or brings it back. The file stays. */
 export async function archivePhoto(scope: Scope, photoId: string, archived: boolean, now: Date): Promise<void> {
   if (scope.role === "owner") throw notFound("photo");
-  const [done] = await db()
+  const [row] = await db()
+    .select({ tankId: photo.tankId })
+    .from(photo)
+    .where(and(eq(photo.businessId, scope.businessId), eq(photo.id, photoId)));
+  if (!row) throw notFound("photo");
+  await requireTank(scope, row.tankId);
+  await db()
     .update(photo)
     .set({ archivedAt: archived ? now : null })
-    .where(and(eq(photo.businessId, scope.businessId), eq(photo.id, photoId)));
-  if (done.affectedRows !== 1) throw notFound("photo");
+    .where(eq(photo.id, photoId));
 }

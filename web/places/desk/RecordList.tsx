@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entity, recordKinds, sayField } from "@keel-round/core/book";
+import { type Entity, type readFilters, recordKinds, sayField } from "@keel-round/core/book";
 import { type Kept, mayEdit, PAGE_ROWS } from "@/data/book/lists";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
@@ -9,6 +9,7 @@ import type { LinkOptions } from "@/kit/record/FieldInput";
 import { BulkEdit } from "./BulkEdit";
 import { chosenColumns, columnFields, type ListAddress, listHref } from "./columns";
 import { DeskNav } from "./DeskNav";
+import { Conditions, Filters } from "./Filters";
 
 const TABLE = {
   "& th, & td": { py: "7px", pr: "16px", textAlign: "left", borderBottomWidth: "1px", verticalAlign: "baseline" },
@@ -28,6 +29,7 @@ export function RecordList({
   total,
   address,
   options,
+  asks,
 }: {
   scope: Scope;
   entity: Entity;
@@ -36,6 +38,7 @@ export function RecordList({
   total: number;
   address: ListAddress;
   options: LinkOptions;
+  asks: ReturnType<typeof readFilters>;
 }) {
   const { many, one } = recordKinds[entity];
   const asked = address.col === undefined ? [] : [address.col].flat();
@@ -78,6 +81,14 @@ export function RecordList({
           {asked.map((c) => (
             <input key={c} type="hidden" name="col" value={c} />
           ))}
+          {asks.filters.map(({ test, field }) => (
+            <input
+              key={test + field.key}
+              type="hidden"
+              name={`${test}.${field.key}`}
+              value={address[`${test}.${field.key}`]}
+            />
+          ))}
           <TextInput
             name="q"
             type="search"
@@ -86,6 +97,7 @@ export function RecordList({
             aria-label={`Search ${many}`}
           />
         </Form>
+        <Filters entity={entity} address={address} units={scope.units} options={options} />
         <Columns entity={entity} address={address} shown={columns.map((c) => c.key)} />
         <QuietButton asChild fontWeight="400" fontSize="14px">
           <AppLink href={listHref(entity, address, { archived: address.archived ? "" : "1" })}>
@@ -93,14 +105,17 @@ export function RecordList({
           </AppLink>
         </QuietButton>
       </Flex>
+      <Conditions entity={entity} address={address} {...asks} units={scope.units} options={options} />
       {rows.length === 0 ? (
         <Box color="soft" py="20px">
-          {address.q
-            ? `No ${one} has “${address.q}” in it. `
-            : address.archived
-              ? "Nothing is in the archive. "
-              : `No ${one} yet. `}
-          {address.q ? (
+          {asks.filters.length > 0
+            ? `No ${one} fits all of these. `
+            : address.q
+              ? `No ${one} has “${address.q}” in it. `
+              : address.archived
+                ? "Nothing is in the archive. "
+                : `No ${one} yet. `}
+          {address.q || asks.filters.length > 0 ? (
             <A asChild color="coralline">
               <AppLink href={`/desk/${entity}`}>Show all</AppLink>
             </A>
@@ -192,6 +207,11 @@ function Columns({ entity, address, shown }: { entity: Entity; address: ListAddr
       >
         {address.q && <input type="hidden" name="q" value={address.q} />}
         {address.sort && <input type="hidden" name="sort" value={address.sort} />}
+        {Object.entries(address)
+          .filter(([key, value]) => key.includes(".") && typeof value === "string")
+          .map(([key, value]) => (
+            <input key={key} type="hidden" name={key} value={String(value)} />
+          ))}
         {columnFields(entity).map((f) => (
           <Label key={f.key} display="flex" gap="8px" py="2px">
             <input type="checkbox" name="col" value={f.key} defaultChecked={shown.includes(f.key)} /> {f.label}

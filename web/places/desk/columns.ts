@@ -1,4 +1,4 @@
-import { type Entity, type Field, recordKinds } from "@keel-round/core/book";
+import { type Entity, type Field, type FilterTest, recordKinds } from "@keel-round/core/book";
 
 /** Columns that a list opens with; the others are a choice away. */
 const FIRST: Readonly<Record<Entity, readonly string[]>> = {
@@ -29,6 +29,8 @@ export interface ListAddress {
   readonly archived?: string;
   readonly page?: string;
   readonly col?: string | readonly string[];
+  /** Conditions, as `test.key`. */
+  readonly [filter: `${FilterTest}.${string}`]: string | undefined;
 }
 
 /** The list's address with some of it changed; the page starts again unless it is what changes. */

@@ -1,6 +1,7 @@
+import { readFilters } from "@keel-round/core/book";
 import { EntitySchema } from "@keel-round/core/book/schema";
 import { notFound } from "next/navigation";
-import { linkOptions, listRecords, mayEdit } from "@/data/book/lists";
+import { linkOptions, listRecords } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
 import type { ListAddress } from "@/places/desk/columns";
 import { RecordList } from "@/places/desk/RecordList";
@@ -16,14 +17,16 @@ export default async function RecordsPage({
   const [{ entity }, address] = await Promise.all([params, searchParams]);
   const known = EntitySchema.safeParse(entity);
   if (!known.success) notFound();
+  const asks = readFilters(known.data, address as Readonly<Record<string, unknown>>, scope.units);
   const [list, options] = await Promise.all([
     listRecords(scope, known.data, {
       q: address.q,
       sort: address.sort,
+      filters: asks.filters,
       archived: address.archived === "1",
       page: Number.parseInt(address.page ?? "1", 10) || 1,
     }),
-    mayEdit(scope, known.data) ? linkOptions(scope, known.data) : {},
+    linkOptions(scope, known.data),
   ]);
-  return <RecordList scope={scope} entity={known.data} {...list} address={address} options={options} />;
+  return <RecordList scope={scope} entity={known.data} {...list} address={address} options={options} asks={asks} />;
 }

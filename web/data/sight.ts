@@ -1,0 +1,66 @@
+import { and, eq, exists, gte, inArray, notExists, or, type SQL, sql } from "drizzle-orm";
+import { type AnyMySqlColumn, alias } from "drizzle-orm/mysql-core";
+import { db } from "./connection";
+import { client, series, site, stop } from "./schema";
+import type { Scope } from "./scope";
+import type { Queries } from "./transaction";
+
+/** How long a technician keeps seeing where they stood in, days. */
+const STOOD_IN_DAYS = 60;
+
+/**
+ * The clients of whom a person sees anything; null for all of the business.
+ *
+ * The office sees all. An owner of tanks sees their own. A technician sees those whose sites they serve, or stand in
+ * at from sixty days ago on, and those whom nobody serves yet: a new client has to be set up by somebody.
+ */
+export async function clientsInSight(scope: Scope, q: Queries = db()): Promise<readonly string[] | null> {
+  if (scope.role === "office") return null;
+  if (scope.role === "owner") return scope.clientId ? [scope.clientId] : [];
+  const place = alias(site, "place");
+  const anyPlace = alias(site, "any_place");
+  const one = { one: sql`1` };
+  const serves = exists(
+    q
+      .select(one)
+      .from(series)
+      .where(and(eq(series.siteId, place.id), eq(series.personId, scope.personId))),
+  );
+  const standsIn = exists(
+    q
+      .select(one)
+      .from(stop)
+      .where(
+        and(
+          eq(stop.businessId, scope.businessId),
+          eq(stop.siteId, place.id),
+          eq(stop.personId, scope.personId),
+          gte(stop.onDate, sql`utc_date() - interval ${STOOD_IN_DAYS} day` as never),
+        ),
+      ),
+  );
+  const mine = exists(
+    q
+      .select(one)
+      .from(place)
+      .where(and(eq(place.businessId, scope.businessId), eq(place.clientId, client.id), or(serves, standsIn))),
+  );
+  const nobodys = notExists(
+    q
+      .select(one)
+      .from(anyPlace)
+      .innerJoin(series, eq(series.siteId, anyPlace.id))
+      .where(and(eq(anyPlace.businessId, scope.businessId), eq(anyPlace.clientId, client.id))),
+  );
+  const rows = await q
+    .select({ id: client.id })
+    .from(client)
+    .where(and(eq(client.businessId, scope.businessId), or(mine, nobodys)));
+  return rows.map((r) => r.id);
+}
+
+/** The condition that a column names a client in sight; none where all are. */
+export function inSight(column: AnyMySqlColumn, clients: readonly string[] | null): SQL | undefined {
+  if (clients === null) return undefined;
+  return clients.length === 0 ? sql`false` : inArray(column, [...clients]);
+}

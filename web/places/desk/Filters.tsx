@@ -1,0 +1,170 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { type Entity, type Field, type Filter, fieldUnit, sayFilter, testsOf } from "@keel-round/core/book";
+import type { UnitPreference } from "@keel-round/core/units";
+import { AppLink } from "@/kit/AppLink";
+import { Choice, QuietButton, TextInput } from "@/kit/controls";
+import { Details, Form, Label, Span, Summary } from "@/kit/elements";
+import type { LinkOptions } from "@/kit/record/FieldInput";
+import { columnFields, type ListAddress, listHref } from "./columns";
+
+/** What is asked of each field: a plain form, so that a view can be kept and sent as an address. */
+export function Filters({
+  entity,
+  address,
+  units,
+  options,
+}: {
+  entity: Entity;
+  address: ListAddress;
+  units: UnitPreference;
+  options: LinkOptions;
+}) {
+  const kept = Object.entries(address).filter(([key]) => ["q", "sort", "archived", "col"].includes(key));
+  return (
+    <Details position="relative" fontSize="14px">
+      <Summary borderWidth="1px" borderColor="ruleStrong" rounded="s" px="14px" py="8px" bg="sheet">
+        Filters
+      </Summary>
+      <Form
+        action={`/desk/${entity}`}
+        position="absolute"
+        zIndex="6"
+        bg="sheet"
+        borderWidth="1px"
+        borderColor="ruleStrong"
+        rounded="s"
+        p="12px"
+        mt="4px"
+        w="360px"
+        maxW="88vw"
+        maxH="420px"
+        overflowY="auto"
+      >
+        {kept.flatMap(([key, value]) =>
+          [value].flat().map((one) => <input key={`${key}${one}`} type="hidden" name={key} value={String(one)} />),
+        )}
+        {columnFields(entity)
+          .filter((f) => testsOf(f).length > 0)
+          .map((f) => (
+            <Box key={f.key} py="4px">
+              <Asked field={f} address={address} units={units} options={options} />
+            </Box>
+          ))}
+        <QuietButton type="submit" mt="8px" position="sticky" bottom="0">
+          Show what fits
+        </QuietButton>
+      </Form>
+    </Details>
+  );
+}
+
+function Asked({
+  field,
+  address,
+  units,
+  options,
+}: {
+  field: Field;
+  address: ListAddress;
+  units: UnitPreference;
+  options: LinkOptions;
+}) {
+  const { type, key, label } = field;
+  const tests = testsOf(field);
+  const choices =
+    type.kind === "choice"
+      ? type.options
+      : type.kind === "link"
+        ? (options[key] ?? [])
+        : type.kind === "yes-no"
+          ? ([
+              ["yes", "yes"],
+              ["no", "no"],
+            ] as const)
+          : null;
+  if (choices) {
+    const asked = address[`is.${key}`] ?? "";
+    return (
+      <Label display="block">
+        <Span color="soft" fontSize="13px" fontWeight="620">
+          {label}
+        </Span>
+        <Choice name={`is.${key}`} defaultValue={asked} w="100%">
+          <option value="">any</option>
+          {choices.map(([value, says]) => (
+            <option key={value} value={value}>
+              {says}
+            </option>
+          ))}
+        </Choice>
+      </Label>
+    );
+  }
+  const unit = fieldUnit(type, units);
+  return (
+    <Box>
+      <Span color="soft" fontSize="13px" fontWeight="620">
+        {label}
+        {unit && ` (${unit})`}
+      </Span>
+      <Flex gap="8px">
+        {tests.map((test) => (
+          <TextInput
+            key={test}
+            name={`${test}.${key}`}
+            type={type.kind === "date" ? "date" : "text"}
+            inputMode={test === "has" || type.kind === "date" ? undefined : "decimal"}
+            placeholder={test === "has" ? "part of it" : test}
+            aria-label={test === "has" ? `${label} has` : `${label} ${test}`}
+            defaultValue={address[`${test}.${key}`] ?? ""}
+          />
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+/** The conditions that hold, each a press away from going. */
+export function Conditions({
+  entity,
+  address,
+  filters,
+  issues,
+  units,
+  options,
+}: {
+  entity: Entity;
+  address: ListAddress;
+  filters: readonly Filter[];
+  issues: Readonly<Record<string, string>>;
+  units: UnitPreference;
+  options: LinkOptions;
+}) {
+  const nameOf = (id: string) =>
+    Object.values(options)
+      .flat()
+      .find(([option]) => option === id)?.[1] ?? "one that is gone";
+  if (filters.length + Object.keys(issues).length === 0) return null;
+  return (
+    <Flex gap="8px" wrap="wrap" mb="10px" fontSize="13.5px">
+      {filters.map((filter) => {
+        const says = sayFilter(filter, units, nameOf);
+        return (
+          <QuietButton key={`${filter.test}${filter.field.key}`} asChild fontSize="13px" fontWeight="400" py="3px">
+            <AppLink
+              href={listHref(entity, address, { [`${filter.test}.${filter.field.key}`]: "" })}
+              aria-label={`Without: ${says}`}
+            >
+              {says} ×
+            </AppLink>
+          </QuietButton>
+        );
+      })}
+      {Object.entries(issues).map(([name, message]) => (
+        <Box key={name} role="alert" color="vermilion" fontWeight="600">
+          {message}
+        </Box>
+      ))}
+    </Flex>
+  );
+}
