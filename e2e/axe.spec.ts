@@ -31,13 +31,13 @@ for (const colorScheme of ["light", "dark"] as const) {
     await page.goto("/tanks");
     await check(page, "tanks");
     const tank = (await page.locator("tbody a").first().getAttribute("href")) ?? "";
-    for (const tab of ["section", "readings", "programme", "animals", "equipment", "history", "settings"]) {
+    for (const tab of ["section", "readings", "programme", "animals", "equipment", "photos", "history", "settings"]) {
       await page.goto(`${tank}?tab=${tab}`);
       await check(page, `tank ${tab}`);
     }
     await page.goto("/tanks/new");
     await check(page, "new tank");
-    for (const kind of ["client", "site", "tank", "animal", "equipment"]) {
+    for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind"]) {
       await page.goto(`/desk/${kind}`);
       await check(page, `${kind} list`);
       if (kind === "tank") continue;

@@ -139,7 +139,7 @@ function addSources(
 ): void {
   for (const [key, { name, measured = [], ...water }] of Object.entries(waters)) {
     const id = ids.get(key) ?? "";
-    const dated = measured.flatMap(([daysAgo, figures]) =>
+    const dated = [...measured].reverse().flatMap(([daysAgo, figures]) =>
       Object.entries(figures).map(([parameter, value]) => ({
         on: day(-daysAgo),
         parameter: parameter as Parameter,

@@ -92,7 +92,7 @@ type FactsInput = {
     | "landmarks"
     | "filterUnits"
     | "treatment"
-    | "notes"
+    | "access"
     | "drainLPerMinute"
     | "refillLPerMinute"
     | "startedOn"
@@ -135,7 +135,8 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
     targetC: of.targetC,
     drainLPerMinute: input.drainLPerMinute ?? 12,
     refillLPerMinute: input.refillLPerMinute ?? 10,
-    notes: input.notes ?? [],
+    notes: [],
+    ...(input.access ? { access: input.access } : {}),
     mostShare: of.mostShare,
   };
 }
@@ -236,7 +237,7 @@ export function stories(day: (offset: number) => string): Story[] {
         filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
         evaporation: 0.6,
         topUp: "technician",
-        notes: ["Leave the back panel: it feeds the catfish."],
+        exceptions: [{ kind: "leave-pane", what: "back panel, it feeds the catfish" }],
         schools: { panels: "leave-one" },
       }),
       jobs: kindProgramme.planted,
@@ -508,7 +509,7 @@ export function stories(day: (offset: number) => string): Story[] {
         reservoirL: 28,
         drainLPerMinute: 20,
         refillLPerMinute: 16,
-        notes: ["Stool needed: the top is at 2.1 m."],
+        access: "Stool needed: the top is at 2.1 m.",
       }),
       jobs: kindProgramme["marine-fish"],
       life: {

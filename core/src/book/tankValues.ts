@@ -66,8 +66,12 @@ function completed({ conditioner, salt, ...source }: SourceFacts): SourceFacts {
 
 /** Facts of a source with some values set; lines of its chemistry become figures by parameter, the last one counts. */
 export function sourceWith(facts: object, values: Values): SourceFacts {
-  const { chemistry, ...rest } = values;
-  const next = completed(setAt(facts, rest, SOURCE_COLUMNS) as SourceFacts);
+  const { chemistry, measured, ...rest } = values;
+  // The newest first: what is typed today stands on top the next time.
+  const sorted: Values = measured
+    ? { measured: [...(measured as readonly ListRow[])].sort((a, b) => String(b.on).localeCompare(String(a.on))) }
+    : {};
+  const next = completed(setAt(facts, { ...rest, ...sorted }, SOURCE_COLUMNS) as SourceFacts);
   if (chemistry === undefined) return next;
   const rows = (chemistry ?? []) as readonly ListRow[];
   return {

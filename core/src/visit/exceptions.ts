@@ -1,4 +1,4 @@
-import type { TankTask, TaskCode } from "../programme/index.ts";
+import { libraryTask, type TankTask, type TaskCode, taskLibrary } from "../programme/index.ts";
 import type { StandingException, TankBook } from "../tank/index.ts";
 
 /** Jobs that take dirt out of the bed. */
@@ -41,12 +41,27 @@ export function fedBefore(book: Pick<TankBook, "exceptions">): string | null {
   return book.exceptions?.find((e) => e.kind === "feed-before")?.what ?? null;
 }
 
-const SAYS: Partial<Record<StandingException["kind"], (what: string) => string>> = {
-  "leave-pane": (what) => `Leave the ${what} alone.`,
-  "leave-growth": (what) => `Do not scrape: ${what}.`,
-  "leave-rock": (what) => `Do not move or press: ${what}.`,
-  "say-at-job": (what) => `${what}.`,
-};
+/** An exception as a person says it, with the name of its job where it is about one. */
+export function exceptionSentence({ kind, what, job }: StandingException): string {
+  const which = what.replace(/[.]$/, "");
+  const name = job && job in taskLibrary ? libraryTask(job as TaskCode).name.toLowerCase() : "";
+  switch (kind) {
+    case "leave-pane":
+      return `Leave the ${which} alone.`;
+    case "leave-growth":
+      return `Do not scrape: ${which}.`;
+    case "leave-rock":
+      return `Do not move or press: ${which}.`;
+    case "never-vacuum":
+      return `Never vacuum: ${which}.`;
+    case "feed-before":
+      return `Always fed before the change: ${which}.`;
+    case "leave-job":
+      return `Never: ${name}; ${which}.`;
+    case "say-at-job":
+      return `${which}.`;
+  }
+}
 
 /** What a job's step says and takes under the tank's exceptions. */
 export function exceptedStep(
@@ -56,7 +71,7 @@ export function exceptedStep(
   const about = (book.exceptions ?? []).filter((e) => jobsOf(e).includes(code));
   const panes = about.filter((e) => e.kind === "leave-pane").length;
   return {
-    caution: about.flatMap((e) => SAYS[e.kind]?.(e.what.replace(/[.]$/, "")) ?? []).join(" "),
+    caution: about.map(exceptionSentence).join(" "),
     minutesFactor: Math.max(1, PANES - panes) / PANES,
   };
 }

@@ -1,4 +1,5 @@
 export type { VisitBundle } from "./bundle.ts";
+export { exceptionSentence } from "./exceptions.ts";
 export {
   type Basis,
   CORE_VERSION,

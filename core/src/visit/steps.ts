@@ -133,6 +133,7 @@ export function buildSteps(
         [
           input.site.hygieneLast ? "Disinfect everything after this tank and rinse it." : "",
           input.site.pets ? `In the house: ${input.site.pets}. Doors closed while hoses lie.` : "",
+          book.access ? `Getting at it: ${book.access}` : "",
           carried
             ? `${input.site.stairs} steps to climb, and a litre is a kilogram: ${book.name} moves ${Math.round(water.litres.value)} kg. Small loads, or two people.`
             : "",

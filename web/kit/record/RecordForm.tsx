@@ -283,9 +283,11 @@ function Entry({
   return (
     <Box mb="12px" gridColumn={wide ? "1 / -1" : long ? { sm: "span 2" } : undefined}>
       <Flex gap="8px" align="baseline" mb="3px" fontSize="13px">
-        <label htmlFor={id} style={{ fontWeight: 620 }}>
-          <Span color="soft">{label}</Span>
-        </label>
+        {!(field.type.kind === "list" && label === field.group) && (
+          <label htmlFor={id} style={{ fontWeight: 620 }}>
+            <Span color="soft">{label}</Span>
+          </label>
+        )}
         {assumed && (
           <QuietButton
             type="button"

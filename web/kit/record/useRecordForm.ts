@@ -108,6 +108,10 @@ export function useRecordForm(
         setIssues(rest);
       }
     },
+    /** Several fields at once: one after the other, each would start from before the first. */
+    setAll(values: Readonly<Record<string, string>>) {
+      keep({ ...typed, ...values });
+    },
     /** Canonical values of what differs, or null with the issues shown. All of them for a new record. */
     async read(all: boolean): Promise<Values | null> {
       const chosen = all ? fields : fields.filter((f) => changedKeys.includes(f.key));

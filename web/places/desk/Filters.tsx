@@ -50,9 +50,9 @@ export function Filters({
               <Asked field={f} address={address} units={units} options={options} />
             </Box>
           ))}
-        <QuietButton type="submit" mt="8px" position="sticky" bottom="0">
-          Show what fits
-        </QuietButton>
+        <Box position="sticky" bottom="-12px" bg="sheet" pt="8px" pb="12px" borderTopWidth="1px" borderColor="rule">
+          <QuietButton type="submit">Show what fits</QuietButton>
+        </Box>
       </Form>
     </Details>
   );
@@ -89,7 +89,7 @@ function Asked({
         <Span color="soft" fontSize="13px" fontWeight="620">
           {label}
         </Span>
-        <Choice name={`is.${key}`} defaultValue={asked} w="100%">
+        <Choice aria-label={`${label} is`} name={`is.${key}`} defaultValue={asked} w="100%">
           <option value="">any</option>
           {choices.map(([value, says]) => (
             <option key={value} value={value}>
@@ -107,17 +107,19 @@ function Asked({
         {label}
         {unit && ` (${unit})`}
       </Span>
-      <Flex gap="8px">
+      <Flex gap="8px" align="baseline">
         {tests.map((test) => (
-          <TextInput
-            key={test}
-            name={`${test}.${key}`}
-            type={type.kind === "date" ? "date" : "text"}
-            inputMode={test === "has" || type.kind === "date" ? undefined : "decimal"}
-            placeholder={test === "has" ? "part of it" : test}
-            aria-label={test === "has" ? `${label} has` : `${label} ${test}`}
-            defaultValue={address[`${test}.${key}`] ?? ""}
-          />
+          <Flex key={test} gap="6px" align="baseline" flex="1">
+            {test !== "has" && <Span color="soft">{test}</Span>}
+            <TextInput
+              name={`${test}.${key}`}
+              type={type.kind === "date" ? "date" : "text"}
+              inputMode={test === "has" || type.kind === "date" ? undefined : "decimal"}
+              placeholder={test === "has" ? "part of it" : undefined}
+              aria-label={test === "has" ? `${label} has` : `${label} ${test}`}
+              defaultValue={address[`${test}.${key}`] ?? ""}
+            />
+          </Flex>
         ))}
       </Flex>
     </Box>

@@ -99,11 +99,13 @@ export function RecordList({
         </Form>
         <Filters entity={entity} address={address} units={scope.units} options={options} />
         <Columns entity={entity} address={address} shown={columns.map((c) => c.key)} />
-        <QuietButton asChild fontWeight="400" fontSize="14px">
-          <AppLink href={listHref(entity, address, { archived: address.archived ? "" : "1" })}>
-            {address.archived ? "Not in the archive" : "Archive"}
-          </AppLink>
-        </QuietButton>
+        {entity !== "kind" && (
+          <QuietButton asChild fontWeight="400" fontSize="14px">
+            <AppLink href={listHref(entity, address, { archived: address.archived ? "" : "1" })}>
+              {address.archived ? "Not in the archive" : "Archive"}
+            </AppLink>
+          </QuietButton>
+        )}
       </Flex>
       <Conditions entity={entity} address={address} {...asks} units={scope.units} options={options} />
       {rows.length === 0 ? (

@@ -1,7 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type Entity, recordKinds, type Values } from "@keel-round/core/book";
-import { figure } from "@keel-round/core/units";
-import { wearOf } from "@keel-round/core/upkeep";
 import type { HistoryLine } from "@/data/book/history";
 import { type belowRecord, type Kept, mayEdit } from "@/data/book/lists";
 import type { SeriesLine } from "@/data/book/series";
@@ -12,11 +10,11 @@ import { Span } from "@/kit/elements";
 import type { LinkOptions } from "@/kit/record/FieldInput";
 import { History } from "@/kit/record/History";
 import { RecordForm } from "@/kit/record/RecordForm";
-import { yearDate } from "@/kit/words";
 import { ArchiveButton } from "./ArchiveButton";
 import { restoreAction, saveRecordAction, undoAction } from "./actions";
 import { Codes } from "./Codes";
 import { DeskNav } from "./DeskNav";
+import { recordFacts } from "./recordFacts";
 import { Visits } from "./Visits";
 
 /** One record of the book: its form, what it means today, and its history. */
@@ -50,7 +48,7 @@ export function RecordPage({
       <DeskNav here={entity} scope={scope} />
       <PageHead
         title={record.name}
-        facts={record.archived ? "in the archive" : facts(entity, record.values, today)}
+        facts={record.archived ? "in the archive" : recordFacts(entity, record.values, today, scope.units)}
         actions={
           editable && entity !== "kind" && <ArchiveButton entity={entity} id={record.id} archived={record.archived} />
         }
@@ -160,34 +158,4 @@ function rhythmWords(rule: string): string {
   const every = Number(/INTERVAL=(\d+)/.exec(rule)?.[1] ?? 1);
   const days = (/BYDAY=([A-Z,]+)/.exec(rule)?.[1] ?? "").split(",").map((d) => DAY_NAME[d] ?? d);
   return `${every === 1 ? "every week" : `every ${every} weeks`} on ${days.join(" and ")}`;
-}
-
-/** What the dates of a piece of equipment come to today. */
-function facts(entity: Entity, values: Values, today: string) {
-  if (entity !== "equipment") return null;
-  const number = (key: string) => (typeof values[key] === "number" ? (values[key] as number) : null);
-  const wear = wearOf(
-    {
-      installedOn: String(values.installedOn),
-      hoursPerDay: number("hoursPerDay"),
-      serviceEveryDays: number("serviceEveryDays"),
-      lastServicedOn: typeof values.lastServicedOn === "string" ? values.lastServicedOn : null,
-      meterHours: number("meterHours"),
-      meterOn: typeof values.meterOn === "string" ? values.meterOn : null,
-      replaceAfterDays: number("replaceAfterDays"),
-      replaceAfterHours: number("replaceAfterHours"),
-    },
-    today,
-  );
-  const parts = [
-    wear.hoursRun === null ? null : `${figure(wear.hoursRun, 0)} h run`,
-    wear.serviceDueOn === null
-      ? null
-      : `service ${wear.serviceDueOn < today ? "was due" : "due"} ${yearDate(wear.serviceDueOn)}`,
-    wear.replaceDueOn === null
-      ? null
-      : `replace ${wear.replaceDueOn < today ? "was due" : "by"} ${yearDate(wear.replaceDueOn)}`,
-  ].filter((p) => p !== null);
-  const late = (wear.serviceDueOn ?? "9") < today || (wear.replaceDueOn ?? "9") < today;
-  return <Span color={late ? "ochre" : "soft"}>{parts.join("; ")}</Span>;
 }

@@ -173,7 +173,8 @@ function Handles({
             says={says(mark.heightM)}
             heightM={mark.heightM}
             x1={frame.left}
-            x2={frame.right - 20 * (i % 3)}
+            // Where its line ends: they lie left and right in turn.
+            x2={(i % 2 === 0 ? (frame.left + frame.right) / 2 : frame.right) - 4}
             onMove={(m) =>
               state.set(
                 "landmarks",
@@ -210,11 +211,9 @@ function Outside({ state, units }: { state: RecordFormState; units: UnitPreferen
         Object.fromEntries(Object.entries(values).map(([key, v]) => [key.replace("display.vessel.", ""), Number(v)])),
       );
       const inside = insideOf(outside, glassM) as unknown as Record<string, number>;
-      for (const { key } of fields)
-        state.set(
-          key,
-          plainFigure(showLength((inside[key.replace("display.vessel.", "")] ?? 0) * 100, units.length), units),
-        );
+      const shown = ({ key }: { readonly key: string }) =>
+        plainFigure(showLength((inside[key.replace("display.vessel.", "")] ?? 0) * 100, units.length), units);
+      state.setAll(Object.fromEntries(fields.map((f) => [f.key, shown(f)])));
       setProblem(null);
       setThickness("");
     } catch (error) {

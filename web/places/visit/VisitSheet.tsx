@@ -2,7 +2,7 @@
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import type { SwitchGear } from "@keel-round/core/tank";
-import { gearName, type Step } from "@keel-round/core/visit";
+import { exceptionSentence, gearName, type Step } from "@keel-round/core/visit";
 import { useCallback, useEffect, useState } from "react";
 import { registerWorker } from "@/device/register";
 import type { SyncState } from "@/device/sync";
@@ -130,7 +130,11 @@ function Start({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
         <Box mt="12px" color="soft">
           {kept.address}. {kept.access}
         </Box>
-        {kept.input.book.notes.map((n) => (
+        {[
+          ...(kept.input.book.exceptions ?? []).map(exceptionSentence),
+          ...(kept.input.book.access ? [kept.input.book.access] : []),
+          ...kept.input.book.notes,
+        ].map((n) => (
           <Box key={n} mt="10px">
             <Notice tone="care">{n}</Notice>
           </Box>

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
 import { figure } from "@keel-round/core/units";
-import { lastsDays } from "@keel-round/core/upkeep";
+import { cleanMediaLasts, lastsDays } from "@keel-round/core/upkeep";
+import { exceptionSentence } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
@@ -22,6 +23,7 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
   const days = book.reservoirL === undefined ? null : lastsDays(book.reservoirL, book.evaporationLPerDay);
   const toNext = daysBetween(input.on, input.nextVisitOn);
   const short = days !== null && days < toNext;
+  const media = cleanMediaLasts(book, toNext);
   const due = plan.steps.filter((s) => s.task);
   return (
     <>
@@ -43,25 +45,34 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
             </Box>
             <PlanView vessel={book.display.vessel} width={150} />
             {days !== null && (
-              <Box>
-                <Box color="soft" fontSize="13px">
-                  Top-up reservoir lasts
-                </Box>
-                <Span fontFamily="mono" fontSize="22px" fontWeight="560" color={short ? "ochre" : "ink"}>
-                  {days}
-                </Span>{" "}
-                <Span color="soft">days</Span>
-                <Box fontSize="13px" color={short ? "ochre" : "soft"}>
-                  {short
+              <Stock
+                label="Top-up reservoir lasts"
+                days={days}
+                short={short}
+                note={
+                  short
                     ? `The next visit is ${toNext} days off: the owner fills it, or it must grow.`
-                    : `${litresText(book.reservoirL ?? 0, scope.units)} at ${figure(book.evaporationLPerDay, 1)} L a day`}
-                </Box>
-              </Box>
+                    : `${litresText(book.reservoirL ?? 0, scope.units)} at ${figure(book.evaporationLPerDay, 1)} L a day`
+                }
+              />
+            )}
+            {media && (
+              <Stock
+                label="Clean media lasts"
+                days={Math.max(0, daysBetween(today, media.washBy))}
+                short={media.washBy < input.nextVisitOn}
+                note={`${book.cleanMedia} counted ${dayLabel(book.cleanMediaOn ?? today)}; wash by ${dayLabel(media.washBy)}`}
+              />
             )}
             <Box maxW="46ch" fontSize="14px" color="soft">
               {book.filterUnits.map((f) => f.name).join(", ")}
               {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}.{" "}
               {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
+              {book.exceptions?.map((e) => (
+                <Box key={e.kind + e.what} color="ink" fontWeight="560">
+                  {exceptionSentence(e)}
+                </Box>
+              ))}
             </Box>
           </Flex>
         </Box>
@@ -85,5 +96,23 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
         </Box>
       </Box>
     </>
+  );
+}
+
+/** How many days a stock of the site lasts, and what follows from it. */
+function Stock({ label, days, short, note }: { label: string; days: number; short: boolean; note: string }) {
+  return (
+    <Box>
+      <Box color="soft" fontSize="13px">
+        {label}
+      </Box>
+      <Span fontFamily="mono" fontSize="22px" fontWeight="560" color={short ? "ochre" : "ink"}>
+        {days}
+      </Span>{" "}
+      <Span color="soft">days</Span>
+      <Box fontSize="13px" color={short ? "ochre" : "soft"}>
+        {note}
+      </Box>
+    </Box>
   );
 }

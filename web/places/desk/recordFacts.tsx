@@ -1,0 +1,69 @@
+import { Box } from "@chakra-ui/react";
+import { type Entity, sourceWith, type Values } from "@keel-round/core/book";
+import { figure, type Parameter, parameterFacts, type UnitPreference } from "@keel-round/core/units";
+import { wearOf } from "@keel-round/core/upkeep";
+import { basisOf, sourceOn, sourceTest } from "@keel-round/core/visit";
+import { withUnit } from "@keel-round/core/words";
+import { Span } from "@/kit/elements";
+import { yearDate } from "@/kit/words";
+
+/** What a record comes to today, beside its name: a water's figures, the dates of a piece of equipment. */
+export function recordFacts(entity: Entity, values: Values, today: string, units: UnitPreference) {
+  if (entity === "source") return <WaterToday values={values} today={today} units={units} />;
+  if (entity !== "equipment") return null;
+  const number = (key: string) => (typeof values[key] === "number" ? (values[key] as number) : null);
+  const wear = wearOf(
+    {
+      installedOn: String(values.installedOn),
+      hoursPerDay: number("hoursPerDay"),
+      serviceEveryDays: number("serviceEveryDays"),
+      lastServicedOn: typeof values.lastServicedOn === "string" ? values.lastServicedOn : null,
+      meterHours: number("meterHours"),
+      meterOn: typeof values.meterOn === "string" ? values.meterOn : null,
+      replaceAfterDays: number("replaceAfterDays"),
+      replaceAfterHours: number("replaceAfterHours"),
+    },
+    today,
+  );
+  const parts = [
+    wear.hoursRun === null ? null : `${figure(wear.hoursRun, 0)} h run`,
+    wear.serviceDueOn === null
+      ? null
+      : `service ${wear.serviceDueOn < today ? "was due" : "due"} ${yearDate(wear.serviceDueOn)}`,
+    wear.replaceDueOn === null
+      ? null
+      : `replace ${wear.replaceDueOn < today ? "was due" : "by"} ${yearDate(wear.replaceDueOn)}`,
+  ].filter((p) => p !== null);
+  const late = (wear.serviceDueOn ?? "9") < today || (wear.replaceDueOn ?? "9") < today;
+  return <Span color={late ? "ochre" : "soft"}>{parts.join("; ")}</Span>;
+}
+
+/** What tanks are planned with today: each figure, and why it is believed. */
+function WaterToday({ values, today, units }: { values: Values; today: string; units: UnitPreference }) {
+  const water = sourceOn({ id: "", name: "", ...sourceWith({ chemistry: {} }, values) }, today);
+  const known = water.known ?? {};
+  const says = (Object.entries(water.chemistry) as [Parameter, number][]).map(
+    ([parameter, value]) =>
+      `${parameterFacts[parameter].label} ${withUnit(parameter, value, units)}, ${BASIS[basisOf(water, parameter)](known[parameter]?.on ?? today)}`,
+  );
+  const test = sourceTest(water);
+  return (
+    <Box fontSize="14px" maxW="90ch">
+      {says.join("; ") || "Nothing is known of it yet."}
+      {test && (
+        <Span color="ochre">
+          {" "}
+          Test it before relying on it:{" "}
+          {test.lastOn ? `last measured ${yearDate(test.lastOn)}` : "it was never measured"}.
+        </Span>
+      )}
+    </Box>
+  );
+}
+
+const BASIS = {
+  fresh: (on: string) => `measured ${yearDate(on)}`,
+  season: (on: string) => `as at this season, ${yearDate(on)}`,
+  old: (on: string) => `measured long ago, ${yearDate(on)}`,
+  book: () => "by the book",
+} as const;
