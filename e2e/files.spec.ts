@@ -1,4 +1,3 @@
-import { readFileSync } from "node:fs";
 import { expect, test } from "./fixtures";
 
 /** A day so long ago, written with the day first. */
@@ -79,24 +78,6 @@ test("a list that went out changes nothing when it comes in again", async ({ as,
   await page.getByRole("button", { name: "Check every row" }).click();
   await expect(page.getByRole("button", { name: "Import 0 rows" })).toBeDisabled();
   await expect(page.getByText("here already").first()).toBeVisible();
-});
-
-test("everything goes out as one archive, and does not come into a business that is not empty", async ({
-  as,
-  page,
-}) => {
-  await as("Maud");
-  await page.goto("/desk/files");
-  await page.getByLabel("Passphrase for the door codes").fill("two herons");
-  const waiting = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Take everything out" }).click();
-  const path = await (await waiting).path();
-  const archive = JSON.parse(readFileSync(path, "utf8")) as { format: string; tables: { tank: unknown[] } };
-  expect(archive.format).toBe("keel-round-archive");
-  expect(archive.tables.tank.length).toBeGreaterThan(30);
-  await page.getByLabel("Archive", { exact: true }).setInputFiles(path);
-  await page.getByRole("button", { name: "Bring an archive in" }).click();
-  await expect(page.getByText(/An archive is brought into an empty business/)).toBeVisible();
 });
 
 test("anything is found with a slash: with a slip, by arrows and Enter", async ({ as, page }) => {

@@ -73,10 +73,10 @@ test("settings that cannot be are refused beside the field", async ({ as, page }
     "The water cannot stand above the glass, which is 65.0 cm high.",
   );
   await page.getByLabel("Water stands above the floor").fill("58");
-  await page.getByLabel("How it is changed").selectOption("from-sump");
+  await page.getByLabel("How it is changed", { exact: true }).selectOption("from-sump");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("There is no sump.").first()).toBeVisible();
-  await page.getByLabel("How it is changed").selectOption("in-and-out");
+  await page.getByLabel("How it is changed", { exact: true }).selectOption("in-and-out");
   await page.getByLabel("Share of a change").fill("150");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Share of a change lies between 1 and 100 %.").first()).toBeVisible();

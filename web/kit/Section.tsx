@@ -14,6 +14,8 @@ interface SectionProps {
   readonly width: number;
   /** Small: no words but the mark. */
   readonly small?: boolean;
+  /** The mark that the nearest limit allows, cm from the rim of the vessel with the mark, with its name. */
+  readonly limit?: { readonly cm: number; readonly name: string } | null;
   /** Drawn on top, in the drawing's own units: what can be taken hold of. */
   readonly overlay?: (frame: SectionFrame) => ReactNode;
 }
@@ -24,6 +26,8 @@ export interface SectionFrame {
   readonly mOf: (y: number) => number;
   readonly left: number;
   readonly right: number;
+  /** The same of the sump below, where there is one. */
+  readonly sump?: Omit<SectionFrame, "sump">;
 }
 
 const line = { vectorEffect: "non-scaling-stroke" } as const;
@@ -38,7 +42,7 @@ function heights(vessel: Vessel, lowM: number, highM: number): number[] {
  * The tank cut open, to scale. Every line is a number of its book: glass, running level, bed with today's sector,
  * rock, landmarks, sump with its run-back, and the drain mark.
  */
-export function Section({ book, markCm, sector, units, width, small = false, overlay }: SectionProps) {
+export function Section({ book, markCm, sector, units, width, small = false, limit = null, overlay }: SectionProps) {
   const { vessel, runningLevelM, substrateDepthM, substrate, rockKg, rockTopM } = book.display;
   const heightM = vesselHeightM(vessel);
   const widthM = Math.max(...heights(vessel, 0, heightM).map((h) => frontWidthM(vessel, h)));
@@ -62,6 +66,8 @@ export function Section({ book, markCm, sector, units, width, small = false, ove
   const sectors = substrate !== "bare" && book.schools.substrate === "sectors" ? book.sectors : 1;
   const displayBottom = y(0);
   const height = displayBottom + (small ? 12 : 30) + (sumpRoom ? 170 : 0);
+  const sumpFrame =
+    book.sump && sumpRoom > 0 ? sumpFrameOf(book.sump, left + 30, displayBottom + 34, width - left - right - 60) : null;
   const label = `${book.name} to scale, water stands ${figure((heightM - runningLevelM) * 100, 1)} cm below the rim${markCm !== null ? `, drain mark ${figure(markCm, 1)} cm from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
 
   return (
@@ -140,13 +146,20 @@ export function Section({ book, markCm, sector, units, width, small = false, ove
           small={small}
         />
       )}
-      {sumpRoom > 0 && (
+      {limit && onDisplay && (
+        <LimitLine
+          y={y(heightM - limit.cm / 100)}
+          x1={middle - (widthM * scale) / 2}
+          x2={middle + (widthM * scale) / 2}
+          name={limit.name}
+        />
+      )}
+      {sumpFrame && (
         <SumpBox
           book={book}
           markCm={onDisplay ? null : markCm}
-          x={left + 30}
-          y={displayBottom + 34}
-          width={width - left - right - 60}
+          frame={sumpFrame}
+          limit={onDisplay ? null : limit}
           units={units}
         />
       )}
@@ -155,6 +168,7 @@ export function Section({ book, markCm, sector, units, width, small = false, ove
         mOf: (at) => heightM - (at - top) / scale,
         left: middle - (widthM * scale) / 2,
         right: middle + (widthM * scale) / 2,
+        ...(sumpFrame ? { sump: sumpFrame } : {}),
       })}
     </Svg>
   );
@@ -268,32 +282,62 @@ function Mark({
   );
 }
 
+/** Where a sump stands under its display, to a scale of its own. */
+function sumpFrameOf(sump: NonNullable<TankBook["sump"]>, x: number, top: number, width: number) {
+  const scale = Math.min(width / sump.lengthM, 120 / sump.heightM);
+  return {
+    left: x,
+    right: x + sump.lengthM * scale,
+    y: (m: number) => top + (sump.heightM - m) * scale,
+    mOf: (at: number) => sump.heightM - (at - top) / scale,
+  };
+}
+
+/** How far down the nearest limit lets the water go. */
+function LimitLine({ y, x1, x2, name }: { y: number; x1: number; x2: number; name: string }) {
+  return (
+    <g>
+      <Line x1={x1} x2={x2} y1={y} y2={y} stroke="vermilion" strokeWidth="1.6" strokeDasharray="7 4" />
+      <SvgText
+        x={x2 - 6}
+        y={y + 13}
+        textAnchor="end"
+        fontSize="12px"
+        fill="vermilion"
+        stroke="sheet"
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
+        {`not below: ${name}`}
+      </SvgText>
+    </g>
+  );
+}
+
 function SumpBox({
   book,
   markCm,
-  x,
-  y,
-  width,
+  frame,
+  limit,
   units,
 }: {
   book: TankBook;
   markCm: number | null;
-  x: number;
-  y: number;
-  width: number;
+  frame: Omit<SectionFrame, "sump">;
+  limit: { readonly cm: number; readonly name: string } | null;
   units: UnitPreference;
 }) {
   const { sump } = book;
   if (!sump) return null;
-  const scale = Math.min(width / sump.lengthM, 120 / sump.heightM);
-  const w = sump.lengthM * scale;
-  const at = (m: number) => y + (sump.heightM - m) * scale;
+  const { left: x, y: at } = frame;
+  const w = frame.right - frame.left;
+  const y = at(sump.heightM);
   const back = runBack(book.display, sump);
   const backLevelM = Math.min(sump.heightM, sump.runningLevelM + back.litres / (sump.lengthM * sump.widthM * 1000));
   const tight = back.litres > 0.9 * back.roomL;
   return (
     <g>
-      <Rect x={x} y={at(sump.runningLevelM)} width={w} height={sump.runningLevelM * scale} fill="waterPale" />
+      <Rect x={x} y={at(sump.runningLevelM)} width={w} height={at(0) - at(sump.runningLevelM)} fill="waterPale" />
       <Line
         x1={x}
         x2={x + w}
@@ -328,6 +372,7 @@ function SumpBox({
       <SvgText x={x + 6} y={at(sump.lowestLevelM) - 4} fontSize="11.5px" fill="soft">
         return pump runs dry below
       </SvgText>
+      {limit && <LimitLine y={at(sump.heightM - limit.cm / 100)} x1={x} x2={x + w} name={limit.name} />}
       {markCm !== null && (
         <g>
           <Line

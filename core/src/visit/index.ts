@@ -25,6 +25,7 @@ export {
 } from "./log.ts";
 export { type Orderable, OrderCycleError, type OrderRule, orderSteps } from "./order.ts";
 export { planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
+export { comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
 export {
@@ -36,4 +37,13 @@ export {
   sourceTest,
 } from "./sourceOn.ts";
 export { gearName, type Step } from "./steps.ts";
-export { type Expected, type Limit, planWater, type WaterPlan, type WaterReason } from "./water.ts";
+export {
+  type Expected,
+  type Exposure,
+  exposures,
+  type Limit,
+  planChange,
+  planWater,
+  type WaterPlan,
+  type WaterReason,
+} from "./water.ts";

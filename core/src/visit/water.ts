@@ -183,12 +183,12 @@ export function planWater(input: PlanInput): WaterPlan {
 function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
   const { book } = input;
   const systemL = systemVolumeL(book);
-  const mode = book.schools.policy === "continuous" || book.schools.how === "in-and-out" ? "in-and-out" : "batch";
+  const mode = modeOf(book);
   const known = knownValues(input, readings);
   const missing = input.belowMarkCm === null ? expectedMissingL(input) : missingL(book, input.belowMarkCm);
   const { wantedL, decision, reasons } = want(input, known, systemL, mode);
 
-  const limits = limitsOf(input, known, systemL).sort((a, b) => a.maxL - b.maxL);
+  const limits = limitsIn(input, known, systemL);
   const ceiling = limits[0]?.maxL ?? systemL;
   const capped = Math.max(0, Math.min(wantedL, ceiling));
   const step = systemL < 80 ? 0.5 : 1;
@@ -207,13 +207,75 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
     litres = finalDecision === "postpone" && reasons[0]?.code !== "treatment" ? litres : 0;
   if (reasons.some((r) => r.code === "too-cold")) litres = 0;
 
+  return figuresOf(input, known, litres, {
+    decision: finalDecision,
+    reasons: [...(verdict ? [verdict] : []), ...reasons],
+    wantedL,
+    limits,
+    binding,
+    missing,
+    ammonia: ammonia && litres > 0 ? ammonia : null,
+  });
+}
+
+const limitsIn = (input: PlanInput, known: Partial<Record<Parameter, Known>>, systemL: number): Limit[] =>
+  limitsOf(input, known, systemL).sort((a, b) => a.maxL - b.maxL);
+
+/**
+ * The plan for so many litres, whoever chose them: what they would make of the tank, and which limit they break.
+ *
+ * @param litres From 0 to the system's volume; more is taken as all of it.
+ * @throws {OutOfRangeError} for a tank without volume.
+ */
+export function planChange(input: PlanInput, litres: number): WaterPlan {
+  const systemL = systemVolumeL(input.book);
+  const known = knownValues(input, input.readings);
+  const chosen = Math.min(systemL, Math.max(0, litres));
+  const limits = limitsIn(input, known, systemL);
+  const ammonia = freeAmmonia(input, known, chosen, systemL, modeOf(input.book));
+  const verdict = ammonia && judgeAmmonia(ammonia, input.limits.freeAmmoniaMgL);
+  return figuresOf(input, known, chosen, {
+    decision: verdict?.code === "ammonia-would-rise" ? "forbid" : "change",
+    reasons: verdict ? [verdict] : [],
+    wantedL: chosen,
+    limits,
+    binding: limits[0] && chosen > limits[0].maxL + 1e-6 ? limits[0] : null,
+    missing: input.belowMarkCm === null ? expectedMissingL(input) : missingL(input.book, input.belowMarkCm),
+    ammonia: chosen > 0 ? ammonia : null,
+  });
+}
+
+/** A salinity that is reached in steps is told before the policy, after what forbids or asks for a change at once. */
+const withSteps = (reasons: readonly WaterReason[], steps: WaterReason): WaterReason[] => {
+  const urgent = reasons.filter((r) => r.code === "ammonia-would-rise" || r.code === "ammonia-emergency").length;
+  // What is urgent stands first by construction.
+  return [...reasons.slice(0, urgent), steps, ...reasons.slice(urgent)];
+};
+
+/** How water goes out and in on a tank, for the share that takes effect. */
+const modeOf = (book: PlanInput["book"]) =>
+  book.schools.policy === "continuous" || book.schools.how === "in-and-out" ? "in-and-out" : "batch";
+
+/** Everything that follows from a number of litres. */
+function figuresOf(
+  input: PlanInput,
+  known: Partial<Record<Parameter, Known>>,
+  litres: number,
+  decided: Pick<WaterPlan, "decision" | "reasons" | "limits" | "binding"> & {
+    readonly wantedL: number;
+    readonly missing: number;
+    readonly ammonia: WaterPlan["freeAmmonia"];
+  },
+): WaterPlan {
+  const { book } = input;
+  const { limits, missing, wantedL } = decided;
+  const systemL = systemVolumeL(book);
+  const mode = modeOf(book);
   const share = effectiveShare(litres, systemL, mode);
   const refill = refillOf(input, known, systemL, litres, missing);
-  const afterAmmonia = ammonia && litres > 0 ? ammonia : null;
-
   return {
-    decision: finalDecision,
-    reasons: [...(verdict ? [verdict] : []), ...(refill.steps ? [refill.steps] : []), ...reasons],
+    decision: decided.decision,
+    reasons: refill.steps ? withSteps(decided.reasons, refill.steps) : decided.reasons,
     systemL: worked(
       "net-volume",
       systemL,
@@ -244,8 +306,8 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
     refillC: refillTemperature(input, known, share),
     after: expectedAfter(input, known, share, refill.tankPsu),
     limits,
-    binding,
-    freeAmmonia: afterAmmonia,
+    binding: decided.binding,
+    freeAmmonia: decided.ammonia,
     missingL: missing,
     drainMinutes: litres / book.drainLPerMinute,
     refillMinutes: litres / book.refillLPerMinute,
@@ -326,6 +388,35 @@ function want(
   return { wantedL: baseL, decision: "change", reasons: [...reasons, { code: "policy", policy, share }] };
 }
 
+/** Minutes that a litre below a point keeps it in air: out and in again. */
+const minutesPerLitre = (book: PlanInput["book"]) => 1 / book.drainLPerMinute + 1 / book.refillLPerMinute;
+
+/** A landmark that stands in air during a change. */
+export interface Exposure {
+  readonly name: string;
+  /** From the moment the water leaves it until it is back, the work at the low mark included. */
+  readonly minutes: number;
+  readonly allowedMinutes: number;
+}
+
+/** What stands in air when so many litres are out, the longest first. The return nozzle is meant to. */
+export function exposures(book: PlanInput["book"], litres: number): Exposure[] {
+  if (markPlace(book) !== "display") return [];
+  return book.landmarks
+    .flatMap((mark) => {
+      const below = litres - litresAboveM(book, mark.heightM);
+      if (mark.kind === "return" || below <= 0) return [];
+      return [
+        {
+          name: mark.name,
+          minutes: below * minutesPerLitre(book) + WORK_AT_MARK_MINUTES,
+          allowedMinutes: mark.airMinutes,
+        },
+      ];
+    })
+    .sort((a, b) => b.minutes - a.minutes);
+}
+
 function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, systemL: number): Limit[] {
   const { book, source, limits } = input;
   const found: Limit[] = [{ code: "animals", maxL: book.mostShare * systemL, value: book.mostShare }];
@@ -342,8 +433,8 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
     for (const mark of book.landmarks) {
       if (mark.kind === "return" || (mark.kind === "heater" && book.schools.heater !== "lowered")) continue;
       const reachL = litresAboveM(book, mark.heightM);
-      const perLitre = 1 / book.drainLPerMinute + 1 / book.refillLPerMinute;
-      const spare = mark.airMinutes > 0 ? Math.max(0, mark.airMinutes - WORK_AT_MARK_MINUTES) / perLitre : 0;
+      const spare =
+        mark.airMinutes > 0 ? Math.max(0, mark.airMinutes - WORK_AT_MARK_MINUTES) / minutesPerLitre(book) : 0;
       found.push({
         code: "landmark",
         maxL: reachL + spare,

@@ -1,4 +1,5 @@
 export { freeAmmoniaFraction, freeAmmoniaMgL } from "./ammonia.ts";
+export { CO2_RELATIVE, co2MgL } from "./carbonate.ts";
 export { type Conditioner, conditionerMl } from "./conditioner.ts";
 export {
   afterExchange,

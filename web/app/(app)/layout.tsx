@@ -7,6 +7,7 @@ import { HeaderRibbon } from "@/places/round/HeaderRibbon";
 const PLACES = [
   { name: "Round", href: "/round" },
   { name: "Tanks", href: "/tanks" },
+  { name: "Water", href: "/water" },
   { name: "Letters", href: "/letters" },
   { name: "Desk", href: "/desk" },
 ];

@@ -26,7 +26,7 @@ export function ListInput({
   const set = (at: number, key: string, value: string) =>
     onChange(lines.map((line, i) => (i === at ? { ...line, [key]: value } : line)));
   return (
-    <Box overflowX="auto">
+    <Box overflowX="auto" tabIndex={0} role="group" aria-label={field.label}>
       <Table borderCollapse="collapse" fontSize="14px" css={{ "& th": HEAD, "& td": { pr: "8px", pb: "6px" } }}>
         <thead>
           <tr>

@@ -7,6 +7,7 @@ import { tinykeys } from "tinykeys";
 const PLACES: readonly [keys: string, href: string][] = [
   ["g r", "/round"],
   ["g t", "/tanks"],
+  ["g w", "/water"],
   ["g l", "/letters"],
   ["g d", "/desk"],
 ];

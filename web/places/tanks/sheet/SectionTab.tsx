@@ -8,10 +8,8 @@ import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
 import { SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
-import { latestOf } from "@/kit/latest";
 import { PlanView } from "@/kit/PlanView";
-import { Section } from "@/kit/Section";
-import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
+import { WaterAtMark } from "@/kit/WaterAtMark";
 import { WorkedFigure } from "@/kit/Working";
 import { dayLabel } from "@/kit/words";
 
@@ -27,63 +25,52 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
   const due = plan.steps.filter((s) => s.task);
   return (
     <>
-      <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
-        <Box flex="1" minW="0" w="100%">
-          <Section
-            book={book}
-            markCm={plan.water.mark?.value ?? null}
-            {...(sector ? { sector } : {})}
-            units={scope.units}
-            width={620}
-          />
-          <Flex gap="28px" mt="10px" wrap="wrap" align="flex-start">
-            <Box>
-              <Box color="soft" fontSize="13px">
-                In the system
+      <WaterAtMark
+        input={input}
+        heading={`Water change ${next ? (next.on === today ? "today" : `on ${dayLabel(next.on)}`) : "at the next visit"}`}
+        sector={sector}
+        units={scope.units}
+      >
+        <Flex gap="28px" mt="10px" wrap="wrap" align="flex-start">
+          <Box>
+            <Box color="soft" fontSize="13px">
+              In the system
+            </Box>
+            <WorkedFigure of={plan.water.systemL} units={scope.units} />
+          </Box>
+          <PlanView vessel={book.display.vessel} width={150} />
+          {days !== null && (
+            <Stock
+              label="Top-up reservoir lasts"
+              days={days}
+              short={short}
+              note={
+                short
+                  ? `The next visit is ${toNext} days off: the owner fills it, or it must grow.`
+                  : `${litresText(book.reservoirL ?? 0, scope.units)} at ${figure(book.evaporationLPerDay, 1)} L a day`
+              }
+            />
+          )}
+          {media && (
+            <Stock
+              label="Clean media lasts"
+              days={Math.max(0, daysBetween(today, media.washBy))}
+              short={media.washBy < input.nextVisitOn}
+              note={`${book.cleanMedia} counted ${dayLabel(book.cleanMediaOn ?? today)}; wash by ${dayLabel(media.washBy)}`}
+            />
+          )}
+          <Box maxW="46ch" fontSize="14px" color="soft">
+            {book.filterUnits.map((f) => f.name).join(", ")}
+            {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}.{" "}
+            {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
+            {book.exceptions?.map((e) => (
+              <Box key={e.kind + e.what} color="ink" fontWeight="560">
+                {exceptionSentence(e)}
               </Box>
-              <WorkedFigure of={plan.water.systemL} units={scope.units} />
-            </Box>
-            <PlanView vessel={book.display.vessel} width={150} />
-            {days !== null && (
-              <Stock
-                label="Top-up reservoir lasts"
-                days={days}
-                short={short}
-                note={
-                  short
-                    ? `The next visit is ${toNext} days off: the owner fills it, or it must grow.`
-                    : `${litresText(book.reservoirL ?? 0, scope.units)} at ${figure(book.evaporationLPerDay, 1)} L a day`
-                }
-              />
-            )}
-            {media && (
-              <Stock
-                label="Clean media lasts"
-                days={Math.max(0, daysBetween(today, media.washBy))}
-                short={media.washBy < input.nextVisitOn}
-                note={`${book.cleanMedia} counted ${dayLabel(book.cleanMediaOn ?? today)}; wash by ${dayLabel(media.washBy)}`}
-              />
-            )}
-            <Box maxW="46ch" fontSize="14px" color="soft">
-              {book.filterUnits.map((f) => f.name).join(", ")}
-              {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}.{" "}
-              {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
-              {book.exceptions?.map((e) => (
-                <Box key={e.kind + e.what} color="ink" fontWeight="560">
-                  {exceptionSentence(e)}
-                </Box>
-              ))}
-            </Box>
-          </Flex>
-        </Box>
-        <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>
-          <SubHead>
-            Water change {next ? (next.on === today ? "today" : `on ${dayLabel(next.on)}`) : "at the next visit"}
-          </SubHead>
-          <WaterFigures water={plan.water} units={scope.units} />
-          <ReadingsOnBands book={book} water={plan.water} latest={latestOf(input)} units={scope.units} />
-        </Box>
-      </Flex>
+            ))}
+          </Box>
+        </Flex>
+      </WaterAtMark>
       <Box mt="16px">
         <SubHead>Due at that visit</SubHead>
         <Box py="8px" columns={{ base: 1, md: 2, xl: 3 }} fontSize="14px">

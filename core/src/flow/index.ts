@@ -1,0 +1,9 @@
+export { type FallTime, fallMinutes } from "./drain.ts";
+export {
+  bucketFactor,
+  gravityFlowLPerMinute,
+  type Hose,
+  headLossM,
+  type Pump,
+  pumpFlowLPerMinute,
+} from "./hose.ts";

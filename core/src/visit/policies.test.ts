@@ -1,0 +1,154 @@
+import { describe, expect, test } from "vitest";
+import { addDays } from "../calendar/civil.ts";
+import { comparePolicies, exposures, litresOfMark, markCmOf, POLICIES, planChange, planWater } from "./index.ts";
+import { bookOf, inputOf, reading, TODAY, tap } from "./sample.fixture.ts";
+
+const rate = (perDay: number, now: number) => ({
+  enough: true as const,
+  perDay,
+  perDaySigma: 0.1,
+  now,
+  nowSigma: 1,
+  readings: 8,
+});
+/** 200 L of community at 24 mg/L nitrate, building up by 1.5 a day; the tap brings 5. Ideal up to 30. */
+const input = inputOf(bookOf(), {
+  readings: [reading("nitrate", 24), reading("temperature", 25, 0.1)],
+  rates: { nitrate: rate(1.5, 24) },
+});
+const of = (policy: (typeof POLICIES)[number], given = input) => {
+  const plan = comparePolicies(given).find((p) => p.policy === policy);
+  if (!plan) throw new Error(policy);
+  return plan;
+};
+
+describe("four policies on one tank", () => {
+  test("are all there, in one order, and the tank's own is its plan", () => {
+    expect(comparePolicies(input).map((p) => p.policy)).toEqual(POLICIES);
+    expect(of("fixed-share").water).toEqual(planWater(input));
+  });
+  test("each take what they stand for", () => {
+    expect(of("fixed-share").water.litres.value).toBe(50);
+    expect(of("reset").water.litres.value).toBeGreaterThanOrEqual(100);
+    expect(of("continuous").water.markOn).toBe("none");
+    // 25 % in and out together act as 22.
+    expect(of("continuous").water.share.value).toBeCloseTo(1 - Math.exp(-0.25), 9);
+    // Inside its band, a test-led tank is left alone.
+    expect(of("test-led").water.decision).toBe("none");
+  });
+  test("test-led without a reading is not known, and the others go on", () => {
+    const blind = inputOf(bookOf());
+    expect(of("test-led", blind).water.decision).toBe("unknown");
+    expect(of("test-led", blind).water.litres.value).toBe(0);
+    expect(of("fixed-share", blind).water.decision).toBe("change");
+  });
+  test("test-led above its band changes as much as brings it back", () => {
+    const high = inputOf(bookOf(), { readings: [reading("nitrate", 40), reading("temperature", 25, 0.1)] });
+    // 200·(40 − 30)/(40 − 5) = 57.1 L, whole litres.
+    expect(of("test-led", high).water.litres.value).toBe(57);
+  });
+});
+
+describe("what comes of it", () => {
+  test("settles where the saw-tooth says", () => {
+    const [nitrate] = of("fixed-share").forward;
+    // Seven days at 1.5 and a quarter of water at 5: peak 5 + 10.5/0.25 = 47, trough 36.5.
+    expect(nitrate).toMatchObject({ parameter: "nitrate", ceiling: 30 });
+    expect(nitrate?.peak).toBeCloseTo(47, 9);
+    expect(nitrate?.trough).toBeCloseTo(36.5, 9);
+    // 10.5/25 = 42 % hold 30; a quarter holds it every 25·0.25/1.5 = 4 days.
+    expect(nitrate?.shareToHold).toBeCloseTo(0.42, 9);
+    expect(nitrate?.daysToHold).toBe(4);
+    // After the change 24 − 0.25·19 = 19.25; 10.75 more at 1.5 a day.
+    expect(nitrate?.daysToCeiling).toBe(7);
+  });
+  test("marching day by day comes to the same peak", () => {
+    const [nitrate] = of("fixed-share").forward;
+    let value = 24;
+    for (let visit = 0; visit < 200; visit++) value = value + 0.25 * (5 - value) + 7 * 1.5;
+    expect(nitrate?.peak).toBeCloseTo(value, 6);
+  });
+  test("cannot be held where the source brings more than the ceiling", () => {
+    const rich = { ...tap, chemistry: { ...tap.chemistry, nitrate: 35 } };
+    const [nitrate] = of("fixed-share", { ...input, source: rich }).forward;
+    expect(nitrate).toMatchObject({ shareToHold: null, daysToHold: null });
+  });
+  test("beyond half a year is no number, and what does not build up is no line", () => {
+    expect(of("reset", { ...input, rates: { nitrate: rate(0.01, 5) } }).forward[0]?.daysToCeiling).toBeNull();
+    expect(of("reset", { ...input, rates: { nitrate: rate(-0.5, 5) } }).forward).toEqual([]);
+    expect(of("reset", { ...input, nextVisitOn: addDays(TODAY, 0) }).forward).toEqual([]);
+  });
+});
+
+describe("a change of so many litres", () => {
+  test("of the planned litres is the plan", () => {
+    const planned = planWater(input);
+    const same = planChange(input, planned.litres.value);
+    expect(same.after).toEqual(planned.after);
+    expect(same.mark).toEqual(planned.mark);
+    expect(same.refillC).toEqual(planned.refillC);
+    expect(same.binding).toBeNull();
+  });
+  test("follows the mark there and back on the display and on the sump", () => {
+    const sump = {
+      lengthM: 0.8,
+      widthM: 0.4,
+      heightM: 0.4,
+      runningLevelM: 0.25,
+      lowestLevelM: 0.1,
+      pipesL: 3,
+      weirM: 0.38,
+    };
+    const display = bookOf("community");
+    const below = bookOf("stony-coral", { sump, schools: { ...bookOf("stony-coral").schools, how: "from-sump" } });
+    for (const book of [display, below])
+      for (const litres of [1, 7.5, 20, 44])
+        expect(litresOfMark(book, markCmOf(book, litres) ?? Number.NaN), book.kind).toBeCloseTo(litres, 6);
+  });
+  test("past a limit names the one that it breaks, and is not held down", () => {
+    // 100 × 50 cm, 40 cm deep: 50 L are 10 cm, so the coral at 32 cm is bare from 40 L on; it may be never.
+    const book = bookOf("community", {
+      landmarks: [{ name: "intake", kind: "intake", heightM: 0.32, airMinutes: 0 }],
+    });
+    const plan = planChange(inputOf(book), 60);
+    expect(plan.litres.value).toBe(60);
+    expect(plan.binding).toMatchObject({ code: "landmark", name: "intake" });
+    expect(plan.binding?.maxL).toBeCloseTo(40, 6);
+    expect(planChange(inputOf(book), 39).binding).toBeNull();
+  });
+  test("below nothing is nothing, and beyond the system is all of it", () => {
+    expect(planChange(input, -5).litres.value).toBe(0);
+    expect(planChange(input, 1e6).litres.value).toBeCloseTo(200, 9);
+  });
+  test("that would poison is forbidden whatever is asked", () => {
+    // 2 mg/L of ammonia at pH 6.6, the tap at 7.6: 0.0045 free becomes 0.031 after 30 %.
+    const sour = inputOf(bookOf(), {
+      readings: [reading("ammonia", 2, 0.1), reading("ph", 6.6, 0.05), reading("temperature", 25, 0.1)],
+    });
+    expect(planChange(sour, 60).decision).toBe("forbid");
+    expect(planChange(sour, 60).reasons[0]?.code).toBe("ammonia-would-rise");
+  });
+});
+
+describe("what stands in air", () => {
+  const book = bookOf("stony-coral", {
+    landmarks: [
+      { name: "coral", kind: "coral", heightM: 0.3, airMinutes: 10 },
+      { name: "low rock", kind: "coral", heightM: 0.1, airMinutes: 10 },
+      { name: "nozzle", kind: "return", heightM: 0.39, airMinutes: 0 },
+    ],
+  });
+  test("is counted from the water leaving it until it is back, with the work at the mark", () => {
+    // The coral is bare once 50 L are out; 30 more at 10 L/min out and 10 in, and two minutes of work.
+    expect(exposures(book, 80)).toEqual([{ name: "coral", minutes: expect.closeTo(8, 9), allowedMinutes: 10 }]);
+  });
+  test("is nothing while it is under water, or while nothing falls", () => {
+    expect(exposures(book, 50)).toEqual([]);
+    expect(exposures({ ...book, schools: { ...book.schools, how: "in-and-out" } }, 150)).toEqual([]);
+  });
+  test("meets its limit exactly where the plan says it binds", () => {
+    const limit = planChange(inputOf(book), 10).limits.find((l) => l.name === "coral");
+    const [coral] = exposures(book, limit?.maxL ?? 0);
+    expect(coral?.minutes).toBeCloseTo(10, 9);
+  });
+});

@@ -1,0 +1,101 @@
+import { daysBetween } from "../calendar/civil.ts";
+import type { Schools, TankBook } from "../tank/index.ts";
+import type { Parameter } from "../units/index.ts";
+import { settledPeak, shareToHold } from "../water/index.ts";
+import type { PlanInput } from "./inputs.ts";
+import { planWater, type WaterPlan } from "./water.ts";
+
+export const POLICIES = [
+  "fixed-share",
+  "test-led",
+  "reset",
+  "continuous",
+] as const satisfies readonly Schools["policy"][];
+
+/** A reset takes at least this share at once. */
+const RESET_SHARE = 0.5;
+/** What is held under a ceiling by changes. */
+const HELD: readonly Parameter[] = ["nitrate", "phosphate"];
+/** Looking forward stops here: what holds for half a year holds. */
+const FORWARD_DAYS = 180;
+
+/** Where a substance goes if every visit changes as much. */
+export interface Forward {
+  readonly parameter: Parameter;
+  readonly perDay: number;
+  readonly ceiling: number;
+  /** Settled just before and just after a change. */
+  readonly peak: number;
+  readonly trough: number;
+  /** Days after this change until the ceiling is met without another one; null beyond half a year. */
+  readonly daysToCeiling: number | null;
+  /** Effective share at this interval that keeps the peak at the ceiling; null where no change can. */
+  readonly shareToHold: number | null;
+  /** Days between changes of this share that keep the peak at the ceiling; null where none can. */
+  readonly daysToHold: number | null;
+}
+
+/** One policy on a tank: its plan for the visit, and where it leads. */
+export interface PolicyPlan {
+  readonly policy: Schools["policy"];
+  readonly input: PlanInput;
+  readonly water: WaterPlan;
+  readonly forward: readonly Forward[];
+}
+
+/** The tank as it would be on a policy, with the share that policy takes. */
+function onPolicy(book: TankBook, policy: Schools["policy"]): TankBook {
+  const { schools } = book;
+  if (schools.policy === policy) return book;
+  const share = policy === "reset" ? Math.max(RESET_SHARE, schools.share) : Math.min(schools.share, RESET_SHARE);
+  // A continuous change is one way of moving the water too; leaving it means draining again.
+  const how =
+    policy !== "continuous" && schools.how === "in-and-out" && schools.policy === "continuous"
+      ? "drain-then-fill"
+      : schools.how;
+  return { ...book, schools: { ...schools, policy, share, how } };
+}
+
+/**
+ * Where a change of this size leads at this interval, for what builds up and has been fitted.
+ *
+ * Settled peak Cr + a·t/f, trough one build-up below it; the share and the interval that hold the ceiling solve the same
+ * for f and t.
+ */
+export function forwardOf(input: PlanInput, water: WaterPlan): Forward[] {
+  const interval = daysBetween(input.on, input.nextVisitOn);
+  const share = water.share.value;
+  return HELD.flatMap((parameter) => {
+    const rate = input.rates[parameter];
+    const band = input.book.bands.find((b) => b.parameter === parameter);
+    if (!rate?.enough || rate.perDay <= 0 || !band || interval <= 0) return [];
+    const refill = input.source.chemistry[parameter] ?? 0;
+    const ceiling = band.idealHigh;
+    const after = water.after.find((e) => e.parameter === parameter)?.after.value ?? rate.now;
+    const days = (ceiling - after) / rate.perDay;
+    const needed = ceiling > refill ? shareToHold(ceiling, refill, rate.perDay, interval) : null;
+    const peak = share > 0 ? settledPeak(refill, rate.perDay, interval, share) : Number.POSITIVE_INFINITY;
+    return [
+      {
+        parameter,
+        perDay: rate.perDay,
+        ceiling,
+        peak,
+        trough: peak - rate.perDay * interval,
+        daysToCeiling: days > FORWARD_DAYS ? null : Math.max(0, Math.floor(days)),
+        shareToHold: needed !== null && needed <= 1 ? needed : null,
+        daysToHold:
+          ceiling > refill && share > 0 ? Math.floor(((ceiling - refill) * share) / rate.perDay + 1e-9) || null : null,
+      },
+    ];
+  });
+}
+
+/** The four policies on the same tank, side by side, each with its own plan or refusal. */
+export function comparePolicies(input: PlanInput): PolicyPlan[] {
+  return POLICIES.map((policy) => {
+    const variant = { ...input, book: onPolicy(input.book, policy) };
+    const water = planWater(variant);
+    return { policy, input: variant, water, forward: forwardOf(variant, water) };
+  });
+}

@@ -1,0 +1,20 @@
+import { requireRange } from "../issues/index.ts";
+
+/** How far the estimate below may be off either way, as a share of it. */
+export const CO2_RELATIVE = 0.3;
+
+/**
+ * Carbon dioxide in fresh water from carbonate hardness and pH, mg/L; good to about 30 %.
+ *
+ * CO2 = 3·KH·10^(7 − pH), the carbonate equilibrium at ordinary temperatures with KH in dKH. It fails where something
+ * else buffers the water: tannins, phosphate, buffer salts.
+ *
+ * @throws {OutOfRangeError} outside of 0 to 40 dKH and pH 4 to 10.
+ * @example
+ * co2MgL(4, 6.8); // 19.0
+ */
+export function co2MgL(kh: number, ph: number): number {
+  requireRange("kh", kh, 0, 40);
+  requireRange("ph", ph, 4, 10);
+  return 3 * kh * 10 ** (7 - ph);
+}

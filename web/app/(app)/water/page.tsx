@@ -1,0 +1,13 @@
+import { z } from "zod";
+import { loadBench } from "@/data/bench";
+import { orNotFound, pageScope } from "@/data/pageScope";
+import { whenOf } from "@/data/when";
+import { BenchPage } from "@/places/water/BenchPage";
+
+export default async function WaterPage({ searchParams }: { searchParams: Promise<{ tank?: string }> }) {
+  const scope = await pageScope(["office", "technician"]);
+  const { tank } = await searchParams;
+  const asked = z.uuid().safeParse(tank);
+  const data = await orNotFound(loadBench(scope, asked.success ? asked.data : null, whenOf(scope).today));
+  return <BenchPage scope={scope} data={data} />;
+}

@@ -1,0 +1,269 @@
+"use client";
+
+import { Box, Flex } from "@chakra-ui/react";
+import { FieldError, parseDecimal } from "@keel-round/core/book";
+import { schooled } from "@keel-round/core/tank";
+import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { vesselHeightM } from "@keel-round/core/vessel";
+import {
+  exposures,
+  litresOfMark,
+  markCmOf,
+  markPlace,
+  type PlanInput,
+  planChange,
+  planWater,
+  startLevelM,
+  type WaterPlan,
+} from "@keel-round/core/visit";
+import { limitSentence, litresText } from "@keel-round/core/words";
+import { type ReactNode, useMemo, useState } from "react";
+import { QuietButton, SubHead, TextInput } from "./controls";
+import { Label, Span } from "./elements";
+import { HeightHandle } from "./HeightHandle";
+import { latestOf } from "./latest";
+import { Section, type SectionFrame } from "./Section";
+import { useHydrated } from "./useHydrated";
+import { ReadingsOnBands, WaterFigures } from "./WaterFigures";
+
+/**
+ * The section with its drain mark to be moved, and everything that follows from where it stands: litres, share, fills,
+ * readings after, what meets the air and for how long, and the limit that binds.
+ */
+export function WaterAtMark({
+  input: given,
+  heading,
+  sector,
+  units,
+  children,
+}: {
+  input: PlanInput;
+  heading: string;
+  sector?: number | undefined;
+  units: UnitPreference;
+  /** What else is to be seen under the drawing. */
+  children?: ReactNode;
+}) {
+  const [pumpOn, setPumpOn] = useState(given.book.schools.how === "from-sump");
+  const [trial, setTrial] = useState<number | null>(null);
+  const input = useMemo(() => withPump(given, pumpOn), [given, pumpOn]);
+  const planned = useMemo(() => planWater(input), [input]);
+  const water = useMemo(() => (trial === null ? planned : planChange(input, trial)), [input, planned, trial]);
+  const { book } = input;
+  const place = markPlace(book);
+  const limit = water.limits[0];
+  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, limit.maxL) : null;
+  return (
+    <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
+      <Box flex="1" minW="0" w="100%">
+        <Section
+          book={book}
+          markCm={water.mark?.value ?? null}
+          limit={limitCm === null || !limit ? null : { cm: limitCm, name: limit.name ?? LIMIT_NAME[limit.code] }}
+          {...(sector ? { sector } : {})}
+          units={units}
+          width={620}
+          overlay={(frame) => (
+            <MarkHandle
+              frame={frame}
+              input={input}
+              water={water}
+              units={units}
+              onLitres={(litres) => setTrial(litres)}
+            />
+          )}
+        />
+        <Controls
+          input={input}
+          water={water}
+          units={units}
+          tried={trial !== null}
+          onLitres={setTrial}
+          onPlanned={() => setTrial(null)}
+        />
+        {book.sump && place !== "none" && (
+          <Label display="flex" gap="8px" fontSize="14px" mt="6px">
+            <input
+              type="checkbox"
+              checked={pumpOn}
+              onChange={(e) => {
+                setPumpOn(e.target.checked);
+                setTrial(null);
+              }}
+            />
+            Return pump runs: the display stays at its weir, and the mark is on the sump
+          </Label>
+        )}
+        <Exposed input={input} litres={water.litres.value} />
+        {children}
+      </Box>
+      <Box w={{ base: "100%", xl: "447px" }} flexShrink={0} data-figures="">
+        <SubHead>{trial === null ? heading : "At this mark"}</SubHead>
+        {trial !== null && water.binding && (
+          <Box color="vermilion" fontWeight="620" fontSize="14px" pt="8px">
+            Too far: {limitSentence(water.binding, units)}
+          </Box>
+        )}
+        <WaterFigures water={water} units={units} />
+        <ReadingsOnBands book={book} water={water} latest={latestOf(input)} units={units} />
+      </Box>
+    </Flex>
+  );
+}
+
+const LIMIT_NAME: Readonly<Record<WaterPlan["limits"][number]["code"], string>> = {
+  landmark: "a landmark",
+  floor: "the bed",
+  "sump-level": "the return pump",
+  animals: "what the animals bear",
+  "alkalinity-a-day": "alkalinity a day",
+  "salinity-a-day": "salinity a day",
+  "temperature-a-day": "temperature a day",
+  "on-board": "water on board",
+  "free-ammonia": "free ammonia",
+};
+
+/** The plan's input with the return pump running or stopped while the water is taken. */
+function withPump(input: PlanInput, on: boolean): PlanInput {
+  const { how } = input.book.schools;
+  if (!input.book.sump || (how === "from-sump") === on) return input;
+  const next = on ? ("from-sump" as const) : how === "from-sump" ? ("drain-then-fill" as const) : how;
+  return { ...input, book: schooled({ ...input.book, schools: { ...input.book.schools, how: next } }) };
+}
+
+/** The handle on the drain mark: on the glass, or on the sump while the return pump runs. */
+function MarkHandle({
+  frame,
+  input,
+  water,
+  units,
+  onLitres,
+}: {
+  frame: SectionFrame;
+  input: PlanInput;
+  water: WaterPlan;
+  units: UnitPreference;
+  onLitres: (litres: number) => void;
+}) {
+  const { book } = input;
+  const place = markPlace(book);
+  if (place === "none") return null;
+  const vessel = place === "sump" ? frame.sump : frame;
+  if (!vessel) return null;
+  const heightM = place === "sump" ? (book.sump?.heightM ?? 0) : vesselHeightM(book.display.vessel);
+  const highM = place === "sump" ? (book.sump?.runningLevelM ?? 0) : startLevelM(book);
+  const cm = water.mark?.value ?? (heightM - highM) * 100;
+  return (
+    <HeightHandle
+      name="Drain mark"
+      says={`${figure(showLength(cm, units.length), 1)} ${units.length} from the rim, ${litresText(water.litres.value, units)}, ${figure(water.share.value * 100, 0)} %`}
+      heightM={Math.max(0, heightM - cm / 100)}
+      lowM={0.005}
+      highM={highM}
+      x1={vessel.left}
+      x2={vessel.right + 26}
+      y={vessel.y}
+      mOf={vessel.mOf}
+      onMove={(m) => onLitres(litresOfMark(book, (heightM - m) * 100))}
+    />
+  );
+}
+
+/** The mark and the litres as they are typed; what is typed moves the mark. */
+function Controls({
+  input,
+  water,
+  units,
+  tried,
+  onLitres,
+  onPlanned,
+}: {
+  input: PlanInput;
+  water: WaterPlan;
+  units: UnitPreference;
+  tried: boolean;
+  onLitres: (litres: number) => void;
+  onPlanned: () => void;
+}) {
+  const hydrated = useHydrated();
+  const [typed, setTyped] = useState<{ readonly field: "mark" | "litres"; readonly text: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const perCm = showLength(1, units.length);
+  const perLitre = showVolume(1, units.volume);
+  const shown = {
+    mark: water.mark ? figure(water.mark.value * perCm, 1) : "",
+    litres: figure(water.litres.value * perLitre, 1),
+  };
+  const take = (field: "mark" | "litres", text: string) => {
+    setTyped({ field, text });
+    try {
+      const value = parseDecimal(text);
+      const litres = field === "litres" ? value / perLitre : litresOfMark(input.book, value / perCm);
+      if (litres < 0 || litres > water.systemL.value)
+        return setProblem(`The system holds ${litresText(water.systemL.value, units)}.`);
+      setProblem(null);
+      onLitres(litres);
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  const input_ = (field: "mark" | "litres", label: string, unit: string) => (
+    <Flex gap="8px" align="center">
+      <Label htmlFor={`trial-${field}`} color="soft" fontSize="14px">
+        {label}
+      </Label>
+      <TextInput
+        id={`trial-${field}`}
+        inputMode="decimal"
+        w="92px"
+        fontFamily="mono"
+        disabled={!hydrated}
+        value={typed?.field === field ? typed.text : shown[field]}
+        onChange={(e) => take(field, e.target.value)}
+        onBlur={() => {
+          setTyped(null);
+          setProblem(null);
+        }}
+        aria-invalid={problem !== null && typed?.field === field}
+      />
+      <Span color="soft">{unit}</Span>
+    </Flex>
+  );
+  return (
+    <Box mt="10px">
+      <Flex gap="10px 22px" wrap="wrap" align="center">
+        {markPlace(input.book) !== "none" && input_("mark", "Mark from the rim", units.length)}
+        {input_("litres", "Take out", units.volume)}
+        {tried && (
+          <QuietButton type="button" onClick={onPlanned}>
+            As planned
+          </QuietButton>
+        )}
+      </Flex>
+      {problem && (
+        <Box role="alert" color="vermilion" fontWeight="600" fontSize="13.5px" mt="4px">
+          {problem}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** What stands in air at this mark, and for how long. */
+function Exposed({ input, litres }: { input: PlanInput; litres: number }) {
+  const bare = exposures(input.book, litres);
+  if (bare.length === 0) return null;
+  return (
+    <Box mt="8px" fontSize="14px">
+      In air:{" "}
+      {bare.map((e, i) => (
+        <Span key={e.name} color={e.minutes > e.allowedMinutes ? "vermilion" : "ink"} fontWeight="560">
+          {i > 0 ? "; " : ""}
+          {e.name} {Math.round(e.minutes)} min
+          {e.minutes > e.allowedMinutes ? `, may ${Math.round(e.allowedMinutes)}` : ""}
+        </Span>
+      ))}
+    </Box>
+  );
+}

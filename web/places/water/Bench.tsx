@@ -1,0 +1,240 @@
+"use client";
+
+import { Box, Flex } from "@chakra-ui/react";
+import { fieldOf, sayField } from "@keel-round/core/book";
+import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
+import {
+  comparePolicies,
+  type Forward,
+  type PlanInput,
+  type PolicyPlan,
+  planWater,
+  type WaterSource,
+} from "@keel-round/core/visit";
+import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import { useMemo, useState } from "react";
+import { QuietButton, SubHead } from "@/kit/controls";
+import { Span, Table } from "@/kit/elements";
+import { Cell, Head } from "@/kit/table";
+import { WaterAtMark } from "@/kit/WaterAtMark";
+
+const POLICY_FIELD = fieldOf("tank", "schools.policy");
+
+const policyWords = (policy: string) => (POLICY_FIELD ? sayField(POLICY_FIELD, policy, {} as UnitPreference) : policy);
+
+/** A change worked out without touching the tank: four policies and several waters side by side, then the mark. */
+export function Bench({
+  input: given,
+  sources,
+  units,
+}: {
+  input: PlanInput;
+  /** Waters that this tank could be filled with, its own among them. */
+  sources: readonly WaterSource[];
+  units: UnitPreference;
+}) {
+  const [sourceId, setSourceId] = useState(given.source.id);
+  const [policy, setPolicy] = useState(given.book.schools.policy);
+  const input = useMemo(
+    () => ({ ...given, source: sources.find((s) => s.id === sourceId) ?? given.source }),
+    [given, sources, sourceId],
+  );
+  const plans = useMemo(() => comparePolicies(input), [input]);
+  const chosen = plans.find((p) => p.policy === policy) ?? plans[0];
+  return (
+    <Box>
+      <SubHead>Four ways of deciding</SubHead>
+      <Box overflowX="auto">
+        <Table w="100%" borderCollapse="collapse" fontSize="14.5px">
+          <thead>
+            <tr>
+              {["How much", "Take out", "Share", "Afterwards", "Settles between", "Enough for", "What holds it"].map(
+                (h) => (
+                  <Head key={h}>{h}</Head>
+                ),
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {plans.map((p) => (
+              <PolicyRow
+                key={p.policy}
+                plan={p}
+                own={p.policy === given.book.schools.policy}
+                chosen={p.policy === policy}
+                units={units}
+                onChoose={() => setPolicy(p.policy)}
+              />
+            ))}
+          </tbody>
+        </Table>
+      </Box>
+      {sources.length > 1 && (
+        <Box mt="18px">
+          <SubHead>With other water</SubHead>
+          <Box overflowX="auto">
+            <Table w="100%" borderCollapse="collapse" fontSize="14.5px">
+              <tbody>
+                {sources.map((source) => (
+                  <SourceRow
+                    key={source.id}
+                    input={{ ...(chosen?.input ?? input), source }}
+                    own={source.id === given.source.id}
+                    chosen={source.id === sourceId}
+                    units={units}
+                    onChoose={() => setSourceId(source.id)}
+                  />
+                ))}
+              </tbody>
+            </Table>
+          </Box>
+        </Box>
+      )}
+      <Box mt="24px">
+        {chosen && (
+          <WaterAtMark
+            key={`${chosen.policy}${sourceId}`}
+            input={chosen.input}
+            heading={`${policyWords(chosen.policy)}, with ${input.source.name}`}
+            units={units}
+          />
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Choose({
+  label,
+  own,
+  chosen,
+  onChoose,
+}: {
+  label: string;
+  own: boolean;
+  chosen: boolean;
+  onChoose: () => void;
+}) {
+  return (
+    <Flex gap="10px" align="baseline">
+      <QuietButton
+        type="button"
+        py="3px"
+        px="10px"
+        fontSize="14px"
+        aria-pressed={chosen}
+        borderColor={chosen ? "coralline" : "ruleStrong"}
+        color={chosen ? "coralline" : "ink"}
+        onClick={onChoose}
+      >
+        {label}
+      </QuietButton>
+      {own && (
+        <Span color="soft" fontSize="13px">
+          this tank's
+        </Span>
+      )}
+    </Flex>
+  );
+}
+
+function PolicyRow({
+  plan: { policy, water, forward },
+  own,
+  chosen,
+  units,
+  onChoose,
+}: {
+  plan: PolicyPlan;
+  own: boolean;
+  chosen: boolean;
+  units: UnitPreference;
+  onChoose: () => void;
+}) {
+  const changing = water.litres.value > 0;
+  const first = forward[0];
+  const after = first && water.after.find((e) => e.parameter === first.parameter);
+  return (
+    <tr>
+      <Cell>
+        <Choose label={policyWords(policy)} own={own} chosen={chosen} onChoose={onChoose} />
+      </Cell>
+      <Cell className="num" fontSize="17px" fontWeight="560" whiteSpace="nowrap">
+        {changing ? litresText(water.litres.value, units) : "–"}
+      </Cell>
+      <Cell className="num">{changing ? `${figure(water.share.value * 100, 0)} %` : ""}</Cell>
+      <Cell>{after && first ? `${word(first)} ${withUnit(first.parameter, after.after.value, units)}` : ""}</Cell>
+      <Cell>{first && changing ? settles(first, units) : ""}</Cell>
+      <Cell color={first && first.daysToCeiling === 0 ? "ochre" : undefined}>{first ? enough(first, units) : ""}</Cell>
+      <Cell color="soft">
+        {water.binding
+          ? limitSentence(water.binding, units)
+          : changing
+            ? ""
+            : water.reasons[0]
+              ? waterSentence(water.reasons[0], units)
+              : ""}
+      </Cell>
+    </tr>
+  );
+}
+
+const word = ({ parameter }: Forward) => parameterFacts[parameter].label.toLowerCase();
+
+/** Trough and peak that the saw-tooth settles at. */
+function settles(forward: Forward, units: UnitPreference): string {
+  const { parameter, trough, peak, ceiling } = forward;
+  const over = peak > ceiling ? ", over its band" : "";
+  return `${withUnit(parameter, Math.max(0, trough), units)} and ${withUnit(parameter, peak, units)}${over}`;
+}
+
+/** How long this change is enough, and what would be. */
+function enough({ daysToCeiling, shareToHold, daysToHold }: Forward, _units: UnitPreference): string {
+  const now = daysToCeiling === null ? "half a year and more" : `${daysToCeiling} days`;
+  const would = [
+    shareToHold === null ? null : `${figure(shareToHold * 100, 0)} % at this interval`,
+    daysToHold === null ? null : `every ${daysToHold} days at this share`,
+  ].filter((w) => w !== null);
+  return would.length > 0
+    ? `${now}; holds with ${would.join(" or ")}`
+    : `${now}; no change can hold it with this water`;
+}
+
+function SourceRow({
+  input,
+  own,
+  chosen,
+  units,
+  onChoose,
+}: {
+  input: PlanInput;
+  own: boolean;
+  chosen: boolean;
+  units: UnitPreference;
+  onChoose: () => void;
+}) {
+  const water = useMemo(() => planWater(input), [input]);
+  const says = water.after
+    .filter((e) => ["nitrate", "alkalinity", "gh", "salinity", "phosphate"].includes(e.parameter))
+    .map((e) => `${parameterFacts[e.parameter].label.toLowerCase()} ${withUnit(e.parameter, e.after.value, units)}`);
+  return (
+    <tr>
+      <Cell>
+        <Choose label={input.source.name} own={own} chosen={chosen} onChoose={onChoose} />
+      </Cell>
+      <Cell className="num" fontSize="17px" fontWeight="560" whiteSpace="nowrap">
+        {water.litres.value > 0 ? litresText(water.litres.value, units) : "–"}
+      </Cell>
+      <Cell>{says.join("; ")}</Cell>
+      <Cell color="soft">
+        {water.binding
+          ? limitSentence(water.binding, units)
+          : water.litres.value > 0
+            ? ""
+            : water.reasons[0]
+              ? waterSentence(water.reasons[0], units)
+              : ""}
+      </Cell>
+    </tr>
+  );
+}
