@@ -35,6 +35,8 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.goto(`${tank}?tab=${tab}`);
       await check(page, `tank ${tab}`);
     }
+    await page.goto("/water");
+    await check(page, "the bench");
     await page.goto("/tanks/new");
     await check(page, "new tank");
     for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind"]) {

@@ -14,7 +14,7 @@ test("tanks are found, filtered and opened", async ({ as, page }) => {
   await page.getByRole("link", { name: "Archerfish" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Archerfish, Kettle Diner");
   await expect(page.getByText("Drifting").first()).toBeVisible();
-  await expect(page.getByRole("img", { name: /to scale/ })).toBeVisible();
+  await expect(page.getByRole("group", { name: /to scale/ })).toBeVisible();
   for (const tab of ["Readings", "Programme", "Animals", "History"]) {
     await page.getByRole("link", { name: tab, exact: true }).click();
     await expect(page.getByRole("link", { name: tab, exact: true })).toHaveAttribute("aria-current", "page");

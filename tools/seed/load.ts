@@ -113,6 +113,12 @@ export async function loadDemo(
     );
   });
   await rows.write();
+  for (const [key, { site }] of Object.entries(waters))
+    if (site)
+      await db()
+        .update(t.source)
+        .set({ siteId: sites.get(site)?.siteId })
+        .where(eq(t.source.id, sourceIds.get(key) ?? ""));
   await addPhotos(
     businessId,
     stories(day).map((story, i) => ({
@@ -137,7 +143,7 @@ function addSources(
   now: Date,
   day: (offset: number) => string,
 ): void {
-  for (const [key, { name, measured = [], ...water }] of Object.entries(waters)) {
+  for (const [key, { name, site: _site, measured = [], ...water }] of Object.entries(waters)) {
     const id = ids.get(key) ?? "";
     const dated = [...measured].reverse().flatMap(([daysAgo, figures]) =>
       Object.entries(figures).map(([parameter, value]) => ({
@@ -284,7 +290,7 @@ function addTank(
   const tankId = newId();
   const water = waters[story.source];
   if (!water) throw new Error(`No water called ${story.source}`);
-  const { measured: _measured, ...poured } = water;
+  const { measured: _measured, site: _site, ...poured } = water;
   const sourceId = sourceIds.get(story.source) ?? "";
   rows.add(t.tank, {
     id: tankId,

@@ -4,6 +4,8 @@ import type { SourceFacts } from "@keel-round/core/visit";
 /** Water of the demo; what was measured counts back from today. */
 type Water = Omit<SourceFacts, "measured"> & {
   readonly name: string;
+  /** The one site it comes from, by name. */
+  readonly site?: string;
   readonly measured?: readonly (readonly [daysAgo: number, Partial<Record<Parameter, number>>])[];
 };
 
@@ -19,6 +21,21 @@ export const waters: Readonly<Record<string, Water>> = {
       [214, { nitrate: 5, ph: 7.7, alkalinity: 7.2, gh: 11, temperature: 13 }],
       [121, { nitrate: 6, ph: 7.5, alkalinity: 7.4, gh: 11, temperature: 18 }],
       [18, { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0, temperature: 11 }],
+    ],
+    coldC: 11,
+    canWarm: true,
+    chloramineFactor: 2,
+    conditioner: { name: "Conditioner A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true },
+  },
+  "ormond-tap": {
+    name: "Tap",
+    kind: "tap",
+    site: "Ormond house",
+    chemistry: { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0 },
+    // From the end of the main: last winter's figures speak for this one, the summer's would not.
+    measured: [
+      [338, { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0, temperature: 11 }],
+      [141, { nitrate: 3, ph: 7.4, alkalinity: 6.6, gh: 10, phosphate: 0.05, ammonia: 0, temperature: 18.5 }],
     ],
     coldC: 11,
     canWarm: true,

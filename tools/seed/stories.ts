@@ -48,6 +48,7 @@ export interface Story {
   readonly animals: readonly AnimalGroup[];
   readonly source:
     | "tap"
+    | "ormond-tap"
     | "purified"
     | "remineralised"
     | "natural-sea"
@@ -583,7 +584,7 @@ export function stories(day: (offset: number) => string): Story[] {
       bucketL: 20,
       tank: "Rift lake",
       kind: "rift-lake",
-      source: "tap",
+      source: "ormond-tap",
       rhythm: "weekly",
       dayOffset: 1,
       person: "Ines Calder",

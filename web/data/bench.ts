@@ -23,16 +23,22 @@ export interface BenchData {
 const SALTY: readonly WaterSource["kind"][] = ["mix", "natural-sea"];
 
 /**
- * Loads the bench for a tank of the scope, the first of the list where none is asked for.
+ * Loads the bench for a tank of the scope, the one that is visited next where none is asked for.
  *
  * @throws a refusal for a tank that is not the person's.
  */
 export async function loadBench(scope: Scope, tankId: string | null, today: string): Promise<BenchData> {
-  const tanks = (await listTanks(scope, today)).map(({ id, name, siteName }) => ({ id, name, siteName }));
-  const id = tankId ?? tanks[0]?.id;
+  const rows = await listTanks(scope, today);
+  const tanks = rows.map(({ id, name, siteName }) => ({ id, name, siteName }));
+  // Without a choice, the tank that is visited next.
+  const next = rows.reduce<(typeof rows)[number] | undefined>(
+    (best, r) => (!best || (r.nextOn ?? "9") < (best.nextOn ?? "9") ? r : best),
+    undefined,
+  );
+  const id = tankId ?? next?.id;
   if (!id) return { tanks, chosen: null };
   const { row, site, input } = await loadTank(scope, id, today);
-  const rows = await db()
+  const waters = await db()
     .select()
     .from(source)
     .where(
@@ -43,7 +49,7 @@ export async function loadBench(scope: Scope, tankId: string | null, today: stri
       ),
     )
     .orderBy(asc(source.name));
-  const others = rows
+  const others = waters
     .map((r) => sourceOf(r, input.on))
     .filter((s) => s.id !== input.source.id && SALTY.includes(s.kind) === isSalt(input.book));
   return { tanks, chosen: { id, name: row.name, siteName: site.name, input, sources: [input.source, ...others] } };

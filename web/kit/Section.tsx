@@ -65,9 +65,9 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
   const bedWidth = frontWidthM(vessel, Math.max(0.001, substrateDepthM)) * scale;
   const sectors = substrate !== "bare" && book.schools.substrate === "sectors" ? book.sectors : 1;
   const displayBottom = y(0);
-  const height = displayBottom + (small ? 12 : 30) + (sumpRoom ? 170 : 0);
   const sumpFrame =
     book.sump && sumpRoom > 0 ? sumpFrameOf(book.sump, left + 30, displayBottom + 34, width - left - right - 60) : null;
+  const height = sumpFrame ? sumpFrame.y(0) + 12 : displayBottom + (small ? 12 : 30);
   const label = `${book.name} to scale, water stands ${figure((heightM - runningLevelM) * 100, 1)} cm below the rim${markCm !== null ? `, drain mark ${figure(markCm, 1)} cm from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
 
   return (

@@ -23,7 +23,7 @@ const OPTIONS: {
 
 const KEYS: readonly [string, string][] = [
   ["/", "find anything"],
-  ["g r, g t, g l, g d", "Round, Tanks, Letters, Desk"],
+  ["g r, g t, g w, g l, g d", "Round, Tanks, Water, Letters, Desk"],
   ["[ and ]", "day before, day after"],
   ["j and k", "along stops or tanks"],
   ["w", "open or close all workings"],

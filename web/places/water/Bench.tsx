@@ -116,12 +116,13 @@ function Choose({
   onChoose: () => void;
 }) {
   return (
-    <Flex gap="10px" align="baseline">
+    <Flex gap="0 10px" align="baseline" wrap="wrap">
       <QuietButton
         type="button"
         py="3px"
         px="10px"
         fontSize="14px"
+        whiteSpace="nowrap"
         aria-pressed={chosen}
         borderColor={chosen ? "coralline" : "ruleStrong"}
         color={chosen ? "coralline" : "ink"}
