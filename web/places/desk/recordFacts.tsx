@@ -42,10 +42,15 @@ export function recordFacts(entity: Entity, values: Values, today: string, units
 function WaterToday({ values, today, units }: { values: Values; today: string; units: UnitPreference }) {
   const water = sourceOn({ id: "", name: "", ...sourceWith({ chemistry: {} }, values) }, today);
   const known = water.known ?? {};
-  const says = (Object.entries(water.chemistry) as [Parameter, number][]).map(
-    ([parameter, value]) =>
-      `${parameterFacts[parameter].label} ${withUnit(parameter, value, units)}, ${BASIS[basisOf(water, parameter)](known[parameter]?.on ?? today)}`,
-  );
+  // Figures that are believed for the same reason stand together.
+  const groups = new Map<string, string[]>();
+  for (const [parameter, value] of Object.entries(water.chemistry) as [Parameter, number][]) {
+    const because = BASIS[basisOf(water, parameter)](known[parameter]?.on ?? today);
+    const figures = groups.get(because) ?? [];
+    figures.push(`${parameterFacts[parameter].label} ${withUnit(parameter, value, units)}`);
+    groups.set(because, figures);
+  }
+  const says = [...groups].map(([because, figures]) => `${figures.join(", ")}: ${because}`);
   const test = sourceTest(water);
   return (
     <Box fontSize="14px" maxW="90ch">
