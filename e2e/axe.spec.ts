@@ -37,9 +37,11 @@ for (const colorScheme of ["light", "dark"] as const) {
     }
     await page.goto("/water");
     await check(page, "the bench");
+    await page.goto("/water/mixing");
+    await check(page, "the mixing room");
     await page.goto("/tanks/new");
     await check(page, "new tank");
-    for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind"]) {
+    for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel"]) {
       await page.goto(`/desk/${kind}`);
       await check(page, `${kind} list`);
       if (kind === "tank") continue;

@@ -109,3 +109,31 @@ test("the bench holds four policies and several waters side by side, each with w
   await page.goto("/water?tank=01a214be-1d4f-722b-a13e-38a0f24382fe");
   await expect(page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
 });
+
+test("a batch is started, measured, put right, and teaches what its salt weighs", async ({ as, page }) => {
+  await as("Tobiah");
+  await page.goto("/water/mixing");
+  await expect(page.getByText("Tomorrow takes")).toBeVisible();
+  await page.getByLabel("Water for Barrel 4").selectOption({ label: "Reef mix" });
+  await page.getByLabel("Litres for Barrel 4").fill("400");
+  await page.getByRole("button", { name: "Start the batch" }).click();
+  await expect(page.getByText("It holds 200 L.")).toBeVisible();
+  await page.getByLabel("Litres for Barrel 4").fill("100");
+  await expect(page.getByText(/g of Standard reef salt, at \d+\.\d g a litre measured over \d batches/)).toBeVisible();
+  await page.getByRole("button", { name: "Start the batch" }).click();
+  await expect(page.getByText(/^Ready in 1 h/)).toBeVisible();
+  await page.getByLabel("Measured salinity of Barrel 4").fill("salty");
+  await page.getByRole("button", { name: "Measured", exact: true }).last().click();
+  await expect(page.getByText("Salinity: “salty” is not a number.")).toBeVisible();
+  await page.getByLabel("Measured salinity of Barrel 4").fill("28");
+  await page.getByRole("button", { name: "Measured", exact: true }).last().click();
+  await expect(page.getByText(/% off what it was planned with\. Measure again/)).toBeVisible();
+  await page.getByLabel("Measured salinity of Barrel 4").fill("33.8");
+  await page.getByRole("button", { name: "Measured", exact: true }).last().click();
+  await expect(page.getByText(/Standard reef salt: \d+\.\d → \d+\.\d g a litre from now on\./)).toBeVisible();
+  await page.getByLabel("Draw from Barrel 4").fill("1000");
+  await page.getByRole("button", { name: "Draw", exact: true }).last().click();
+  await expect(page.getByText("There are 100 L in it.")).toBeVisible();
+  await page.getByRole("button", { name: "Empty it" }).last().click();
+  await expect(page.getByRole("button", { name: "Start the batch" })).toBeVisible();
+});

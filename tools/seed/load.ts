@@ -1,4 +1,5 @@
 import { addDays, civilOf, instantOf, occurrences, ruleFor, weekday } from "@keel-round/core/calendar";
+import type { BarrelContents } from "@keel-round/core/mixing";
 import { libraryTask } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
@@ -112,6 +113,7 @@ export async function loadDemo(
       }),
     );
   });
+  addBarrels(rows, businessId, sourceIds, now);
   await rows.write();
   for (const [key, { site }] of Object.entries(waters))
     if (site)
@@ -177,6 +179,33 @@ function addSources(
     rows.add(t.source, { id, businessId, name, facts });
     for (const b of batches) rows.add(t.saltBatch, b);
   }
+}
+
+/** Barrels of the base: one that is ready, one that has just been mixed, purified water kept for emergencies, one empty. */
+function addBarrels(rows: Rows, businessId: string, ids: ReadonlyMap<string, string>, now: Date): void {
+  const hoursAgo = (h: number) => now.getTime() - h * 3_600_000;
+  const barrel = (name: string, capacityL: number, contents: BarrelContents | null) =>
+    rows.add(t.barrel, { id: newId(), businessId, name, capacityL, heaterW: 300, lossWPerK: 4, contents });
+  barrel("Barrel 1", 200, {
+    sourceId: ids.get("reef-mix") ?? "",
+    litres: 120,
+    startedAt: hoursAgo(20),
+    targetPsu: 35,
+    grams: 6890,
+    psu: 34.9,
+    temperatureC: 23.5,
+    verifiedAt: hoursAgo(17),
+    batchDone: true,
+  });
+  barrel("Barrel 2", 200, {
+    sourceId: ids.get("fish-mix") ?? "",
+    litres: 150,
+    startedAt: hoursAgo(4),
+    targetPsu: 33,
+    grams: 5162,
+  });
+  barrel("Barrel 3", 250, { sourceId: ids.get("purified") ?? "", litres: 240, startedAt: hoursAgo(30) });
+  barrel("Barrel 4", 200, null);
 }
 
 function addClients(rows: Rows, businessId: string, all: readonly Story[]): Map<string, string> {

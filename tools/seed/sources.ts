@@ -45,6 +45,7 @@ export const waters: Readonly<Record<string, Water>> = {
   purified: {
     name: "Purified water",
     kind: "purified",
+    purifier: { litresPerDayAt25: 400, ratedBar: 4, wasteRatio: 3, flushMinutes: 5 },
     chemistry: { nitrate: 0, alkalinity: 0, gh: 0, salinity: 0, phosphate: 0 },
     coldC: 14,
     canWarm: true,
@@ -83,7 +84,14 @@ export const waters: Readonly<Record<string, Water>> = {
     coldC: 16,
     canWarm: true,
     chloramineFactor: 1,
-    salt: { name: "Standard reef salt", labelGramsPerLitre: 36, gramsPerLitre: 36, batches: 0 },
+    salt: {
+      name: "Standard reef salt",
+      labelGramsPerLitre: 36,
+      gramsPerLitre: 36,
+      batches: 0,
+      readyMinutes: 60,
+      keepsDays: 14,
+    },
   },
   "fish-mix": {
     name: "Fish-only mix",
@@ -92,7 +100,14 @@ export const waters: Readonly<Record<string, Water>> = {
     coldC: 16,
     canWarm: true,
     chloramineFactor: 1,
-    salt: { name: "Standard fish salt", labelGramsPerLitre: 36.5, gramsPerLitre: 36.5, batches: 0 },
+    salt: {
+      name: "Standard fish salt",
+      labelGramsPerLitre: 36.5,
+      gramsPerLitre: 36.5,
+      batches: 0,
+      readyMinutes: 30,
+      keepsDays: 21,
+    },
   },
   "jelly-mix": {
     name: "Drum mix",
@@ -101,7 +116,14 @@ export const waters: Readonly<Record<string, Water>> = {
     coldC: 16,
     canWarm: true,
     chloramineFactor: 1,
-    salt: { name: "Standard reef salt", labelGramsPerLitre: 36, gramsPerLitre: 36, batches: 0 },
+    salt: {
+      name: "Standard reef salt",
+      labelGramsPerLitre: 36,
+      gramsPerLitre: 36,
+      batches: 0,
+      readyMinutes: 60,
+      keepsDays: 14,
+    },
   },
   "brackish-mix": {
     name: "Brackish mix",
@@ -110,7 +132,14 @@ export const waters: Readonly<Record<string, Water>> = {
     coldC: 15,
     canWarm: true,
     chloramineFactor: 1,
-    salt: { name: "Standard fish salt", labelGramsPerLitre: 36.5, gramsPerLitre: 36.5, batches: 0 },
+    salt: {
+      name: "Standard fish salt",
+      labelGramsPerLitre: 36.5,
+      gramsPerLitre: 36.5,
+      batches: 0,
+      readyMinutes: 30,
+      keepsDays: 21,
+    },
   },
 };
 

@@ -14,6 +14,7 @@ export interface ForeignIds {
   readonly batchId: string;
   readonly importId: string;
   readonly photoId: string;
+  readonly barrelId: string;
 }
 
 /** An answer that says no, with a code for machines and a sentence for people. */

@@ -2,12 +2,13 @@ import { civilOf, daysBetween } from "@keel-round/core/calendar";
 import { adaptInterval, libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
 import { type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { gearName, missingL, type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
-import { effectiveShare, learnSalt } from "@keel-round/core/water";
+import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt } from "drizzle-orm";
 import { v5 } from "uuid";
 import { newId } from "./ids";
 import { bookOf } from "./planInputs";
-import { finding, job, levelLog, reading, saltBatch, source, stepLog, tank, task, visit, waterChange } from "./schema";
+import { recordBatch } from "./saltBatches";
+import { finding, job, levelLog, reading, source, stepLog, tank, task, visit, waterChange } from "./schema";
 import type { PlanSnapshot } from "./schema/round";
 import type { Scope } from "./scope";
 import { refreshStatus } from "./status";
@@ -46,7 +47,10 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
   await projectFindings(tx, base, state);
   if (state.closedAt) await projectLeftOff(tx, base, state);
   if (state.closedAt && plan) await projectSteps(tx, base, state, plan.plan, on, closedNow);
-  if (state.batch) await projectBatch(tx, scope.businessId, row.source.id, visitId, state.batch);
+  if (state.batch) {
+    const { at, ...measured } = state.batch;
+    await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });
+  }
 
   await tx
     .update(visit)
@@ -285,55 +289,4 @@ async function rebuildTasks(
       })
       .where(eq(task.id, t.id));
   }
-}
-
-/** Stores a verified batch and folds the salt's figure anew over all of them, from the label, oldest first. */
-async function projectBatch(
-  tx: Queries,
-  businessId: string,
-  sourceId: string,
-  visitId: string,
-  batch: NonNullable<VisitState["batch"]>,
-): Promise<void> {
-  const [row] = await tx
-    .select()
-    .from(source)
-    .where(and(eq(source.businessId, businessId), eq(source.id, sourceId)))
-    .for("update");
-  const salt = row?.facts.salt;
-  if (!row || !salt) return;
-  const { litres, grams, measuredPsu, confirmed } = batch;
-  await tx.delete(saltBatch).where(eq(saltBatch.visitId, visitId));
-  await tx.insert(saltBatch).values({
-    id: newId(),
-    businessId,
-    sourceId,
-    visitId,
-    at: new Date(batch.at),
-    litres,
-    grams,
-    measuredPsu,
-    confirmed,
-    batchGPerL: 0,
-    learntGPerL: 0,
-    questioned: false,
-  });
-  const all = await tx
-    .select()
-    .from(saltBatch)
-    .where(and(eq(saltBatch.businessId, businessId), eq(saltBatch.sourceId, sourceId)))
-    .orderBy(saltBatch.at);
-  let gramsPerLitre = salt.labelGramsPerLitre;
-  for (const b of all) {
-    const lesson = learnSalt(gramsPerLitre, b);
-    gramsPerLitre = lesson.gramsPerLitre;
-    await tx
-      .update(saltBatch)
-      .set({ batchGPerL: lesson.batchGramsPerLitre, learntGPerL: gramsPerLitre, questioned: lesson.questioned })
-      .where(eq(saltBatch.id, b.id));
-  }
-  await tx
-    .update(source)
-    .set({ facts: { ...row.facts, salt: { ...salt, gramsPerLitre, batches: all.length } } })
-    .where(eq(source.id, sourceId));
 }

@@ -10,7 +10,7 @@ import { db } from "./connection";
 import { everyDefinition, type ForeignIds, registered } from "./define";
 import { newId } from "./ids";
 import { letterContent, storeLetter } from "./letters";
-import { deskChange, letter, person, photo } from "./schema";
+import { barrel, deskChange, letter, person, photo } from "./schema";
 import type { Scope } from "./scope";
 import { stageFile } from "./transfer/stage";
 
@@ -62,6 +62,7 @@ beforeAll(async () => {
   );
   const [change] = await db().select().from(deskChange).where(eq(deskChange.batchId, batchId));
   const [picture] = await db().select().from(photo).where(eq(photo.businessId, businessId)).limit(1);
+  const [vat] = await db().select().from(barrel).where(eq(barrel.businessId, businessId)).limit(1);
   ids = {
     visitId: v.visitId,
     tankId: v.tankId,
@@ -74,6 +75,7 @@ beforeAll(async () => {
     batchId,
     importId,
     photoId: picture?.id ?? "",
+    barrelId: vat?.id ?? "",
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -128,6 +130,10 @@ describe("the registry", () => {
       "tanks.start",
       "visit.bundle",
       "visit.operations",
+      "water.draw",
+      "water.fix-barrel",
+      "water.start-batch",
+      "water.verify-batch",
     ]);
     for (const { name, probe } of probes)
       await expect(probe?.(stranger, ids), name).rejects.toMatchObject({ status: 404, code: "not-found" });

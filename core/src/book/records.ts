@@ -622,6 +622,28 @@ const source: RecordKind = {
       group: "Salt",
     },
     {
+      key: "salt.readyMinutes",
+      label: "May be used after",
+      type: number("min", 0, 10_000, 0),
+      hint: "Some are used as soon as they are clear, others stand for hours.",
+      group: "Salt",
+    },
+    { key: "salt.keepsDays", label: "Keeps for", type: number("days", 0.1, 365, 0), group: "Salt" },
+    {
+      key: "purifier.litresPerDayAt25",
+      label: "Purifier makes a day, at 25 °C",
+      type: { kind: "volume", low: 1, high: 100_000, decimals: 0 },
+      group: "Purifier",
+    },
+    { key: "purifier.ratedBar", label: "Rated at", type: number("bar", 0.5, 30, 1), group: "Purifier" },
+    { key: "purifier.wasteRatio", label: "Wastes, litres for a litre", type: number("", 0, 20, 1), group: "Purifier" },
+    {
+      key: "purifier.flushMinutes",
+      label: "Flushed after a rest for",
+      type: number("min", 0, 240, 0),
+      group: "Purifier",
+    },
+    {
       key: "measured",
       label: "Measured over time",
       type: {
@@ -672,6 +694,31 @@ const kind: RecordKind = {
   ],
 };
 
+const barrel: RecordKind = {
+  entity: "barrel",
+  one: "barrel",
+  many: "barrels",
+  fields: [
+    named("Name", "Barrel"),
+    {
+      key: "capacityL",
+      label: "Holds",
+      type: { kind: "volume", low: 1, high: 10_000, decimals: 0 },
+      ...needed,
+      group: "Barrel",
+    },
+    { key: "heaterW", label: "Heater", type: number("W", 0, 20_000, 0), group: "Barrel" },
+    {
+      key: "lossWPerK",
+      label: "Loses",
+      type: number("W/K", 0.1, 200, 1),
+      hint: "Heat that goes through its walls for each degree. About 4 for a lidded barrel of 100 L.",
+      group: "Barrel",
+    },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Barrel" },
+  ],
+};
+
 /** Every kind of record, with its fields in the order a person would tell them. */
 export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   client,
@@ -681,6 +728,7 @@ export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   equipment,
   source,
   kind,
+  barrel,
 };
 
 /** A field of an entity by its key; null for a key it does not have. */

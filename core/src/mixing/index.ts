@@ -1,4 +1,5 @@
 export { type Barrel, type BarrelFix, fixBarrel } from "./barrel.ts";
+export { type BarrelContents, type BatchState, batchState, NEAR_PSU, type SaltAge } from "./batch.ts";
 export { type Blend, blendSalts, type SaltChoice, type SaltTarget } from "./blend.ts";
 export { type Purifier, type PurifierRun, purifierLPerDay, purifierRun } from "./purifier.ts";
 export {
@@ -16,3 +17,12 @@ export {
   twoPartResiduePpt,
   type WrongReagent,
 } from "./reagent.ts";
+export {
+  type Demand,
+  ifLate,
+  MIXING_STEPS,
+  type MixingSchedule,
+  type MixingStep,
+  type Slot,
+  scheduleMixing,
+} from "./schedule.ts";

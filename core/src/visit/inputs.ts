@@ -1,3 +1,4 @@
+import type { Purifier } from "../mixing/index.ts";
 import type { TankTask } from "../programme/index.ts";
 import type { BuildUp } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
@@ -40,7 +41,12 @@ export interface WaterSource {
     readonly labelGramsPerLitre: number;
     readonly gramsPerLitre: number;
     readonly batches: number;
+    /** Minutes after mixing until it may be used, and days that it keeps; by the salt. */
+    readonly readyMinutes?: number;
+    readonly keepsDays?: number;
   };
+  /** What makes purified water. */
+  readonly purifier?: Purifier;
 }
 
 /** What a day may change in a tank at most; an owner of the business may set these. */

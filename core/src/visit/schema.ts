@@ -23,6 +23,16 @@ export const SourceFactsSchema = z.object({
       labelGramsPerLitre: z.number().positive(),
       gramsPerLitre: z.number().positive(),
       batches: z.number().int().min(0),
+      readyMinutes: z.number().min(0).optional(),
+      keepsDays: z.number().positive().optional(),
+    })
+    .optional(),
+  purifier: z
+    .object({
+      litresPerDayAt25: z.number().positive("A purifier makes something."),
+      ratedBar: z.number().positive(),
+      wasteRatio: z.number().min(0),
+      flushMinutes: z.number().min(0),
     })
     .optional(),
   measured: z.array(z.object({ on: z.iso.date(), parameter: z.enum(PARAMETERS), value: z.number() })).optional(),

@@ -14,6 +14,7 @@ export const ARCHIVED = {
   site: t.site,
   source: t.source,
   saltBatch: t.saltBatch,
+  barrel: t.barrel,
   tankKind: t.tankKind,
   tank: t.tank,
   animal: t.animal,

@@ -25,6 +25,7 @@ export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
   equipment: ["office", "technician"],
   source: ["office", "technician"],
   kind: ["office"],
+  barrel: ["office", "technician"],
 };
 
 /** Pseudo-fields of the history: that a record was made, and that it rests in the archive. */
@@ -121,7 +122,7 @@ function refuseIssues(issues: Readonly<Record<string, string>>): void {
 
 /** Writes what is to be found under other words now: the record, and what is told by its name. */
 async function find(tx: Queries, businessId: string, entity: Entity, id: string): Promise<void> {
-  if (entity === "kind" || entity === "source") return;
+  if (entity === "kind" || entity === "source" || entity === "barrel") return;
   const which: Which =
     entity === "client"
       ? { clientId: id }

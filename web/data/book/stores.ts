@@ -20,7 +20,7 @@ import { SourceFactsSchema } from "@keel-round/core/visit/schema";
 import { misfitSentence } from "@keel-round/core/words";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import type { z } from "zod";
-import { animal, client, equipment, site, source, tank, tankKind } from "../schema";
+import { animal, barrel, client, equipment, site, source, tank, tankKind } from "../schema";
 
 /** What every table of the book has; queries that serve all of them are written against this one. */
 export type BookTable = typeof client;
@@ -127,4 +127,5 @@ export const stores: Readonly<Record<Entity, Store>> = {
   equipment: plain("equipment", equipment),
   source: sourceStore,
   kind: kindStore,
+  barrel: plain("barrel", barrel),
 };

@@ -22,7 +22,7 @@ import { civilDate, instant, uuid } from "./columns";
 type KindFacts = Omit<LibraryKind, "label">;
 
 /** Columns of what is edited at the desk. */
-const edited = {
+export const edited = {
   /** Raised by every edit at the desk; a save that names an older one is stale. */
   version: int("version").notNull().default(1),
   archivedAt: instant("archived_at"),

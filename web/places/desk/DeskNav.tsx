@@ -7,7 +7,7 @@ import { A, Nav } from "@/kit/elements";
 type Part = Entity | "files";
 
 const PARTS: readonly (readonly [Part, string])[] = [
-  ...(["client", "site", "tank", "animal", "equipment", "source", "kind"] as const).map(
+  ...(["client", "site", "tank", "animal", "equipment", "source", "barrel", "kind"] as const).map(
     (e) => [e, (recordKinds[e].many[0]?.toUpperCase() ?? "") + recordKinds[e].many.slice(1)] as const,
   ),
   ["files", "Import and export"],

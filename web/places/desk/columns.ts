@@ -7,6 +7,7 @@ const FIRST: Readonly<Record<Entity, readonly string[]>> = {
   tank: ["siteId", "kind", "sourceId", "schools.policy", "startedOn"],
   animal: ["tankId", "count", "hazard", "since"],
   source: ["kind", "siteId", "coldC", "salt.name", "conditioner.name"],
+  barrel: ["capacityL", "heaterW", "notes"],
   kind: ["targetC", "targetPsu", "mostShare", "schools.policy", "schools.share"],
   equipment: ["tankId", "kind", "installedOn", "serviceEveryDays", "lastServicedOn"],
 };

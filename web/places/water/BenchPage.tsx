@@ -6,12 +6,14 @@ import { Choice, PageHead, QuietButton } from "@/kit/controls";
 import { A, Form } from "@/kit/elements";
 import { dayLabel } from "@/kit/words";
 import { Bench } from "./Bench";
+import { WaterNav } from "./WaterNav";
 
 /** The bench: a tank is picked, and its next change worked out in every way. */
 export function BenchPage({ scope, data }: { scope: Scope; data: BenchData }) {
   const { tanks, chosen } = data;
   return (
     <Box>
+      <WaterNav here="/water" />
       <PageHead
         title="The bench"
         facts={chosen ? `${chosen.name}, ${chosen.siteName}: for the visit of ${dayLabel(chosen.input.on)}` : null}

@@ -24,24 +24,20 @@ export function Everything({ last }: { last: LastArchive | null }) {
   const [passphrase, setPassphrase] = useState("");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
   const [sending, setSending] = useState(false);
+  const [sent, setSent] = useState(0);
   const stop = useRef<AbortController>(null);
 
   const bringIn = async (file: File | null) => {
     if (!file || file.size === 0) return setSaid({ text: "Choose a backup first.", wrong: true });
     setSending(true);
+    setSent(0);
     setSaid(null);
     stop.current = new AbortController();
     try {
-      const answer = await fetch("/api/archive", {
-        method: "POST",
-        headers: { "content-type": "application/json", "x-passphrase": encodeURIComponent(passphrase) },
-        body: file,
-        signal: stop.current.signal,
-      });
-      const body = (await answer.json()) as { counts?: Record<string, number>; message?: string };
-      if (answer.ok) router.refresh();
+      const { ok, body } = await sendFile(file, passphrase, stop.current.signal, setSent);
+      if (ok) router.refresh();
       setSaid(
-        answer.ok
+        ok
           ? { text: `Restored: ${body.counts?.tank ?? 0} tanks at ${body.counts?.site ?? 0} sites.`, wrong: false }
           : { text: body.message ?? "The archive was not taken.", wrong: true },
       );
@@ -90,7 +86,11 @@ export function Everything({ last }: { last: LastArchive | null }) {
         <Flex gap="12px" align="center" wrap="wrap">
           <input type="file" name="archive" accept=".json,application/json" aria-label="Backup" />
           <QuietButton type="submit" disabled={!hydrated || sending}>
-            {sending ? "Restoring" : "Restore a backup"}
+            {sending
+              ? sent < 1
+                ? `Sending, ${Math.floor(sent * 100)} %`
+                : "Checking and writing"
+              : "Restore a backup"}
           </QuietButton>
           {sending && (
             <QuietButton type="button" onClick={() => stop.current?.abort()}>
@@ -123,4 +123,31 @@ export function Everything({ last }: { last: LastArchive | null }) {
       </Box>
     </Box>
   );
+}
+
+interface Answer {
+  readonly ok: boolean;
+  readonly body: { readonly counts?: Record<string, number>; readonly message?: string };
+}
+
+/** Sends a backup and tells how much of it has left, 0 to 1: what fetch does not say. */
+function sendFile(
+  file: File,
+  passphrase: string,
+  signal: AbortSignal,
+  onSent: (part: number) => void,
+): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open("POST", "/api/archive");
+    request.setRequestHeader("content-type", "application/json");
+    request.setRequestHeader("x-passphrase", encodeURIComponent(passphrase));
+    request.upload.onprogress = (e) => onSent(e.lengthComputable ? e.loaded / e.total : 0);
+    request.onload = () =>
+      resolve({ ok: request.status < 400, body: JSON.parse(request.responseText) as Answer["body"] });
+    request.onerror = () => reject(new Error("No network"));
+    request.onabort = () => reject(new DOMException("Stopped", "AbortError"));
+    signal.addEventListener("abort", () => request.abort());
+    request.send(file);
+  });
 }

@@ -1,0 +1,155 @@
+"use client";
+
+import { Box, Flex } from "@chakra-ui/react";
+import { ifLate, type MixingStep } from "@keel-round/core/mixing";
+import type { UnitPreference } from "@keel-round/core/units";
+import type { WaterSource } from "@keel-round/core/visit";
+import { litresText } from "@keel-round/core/words";
+import { Notice, PageHead, SubHead } from "@/kit/controls";
+import { Span, Table } from "@/kit/elements";
+import { Cell, Head } from "@/kit/table";
+import { BarrelCard } from "./BarrelCard";
+import { demandsOf, needsOf, planRoom, type RoomBarrel } from "./tomorrow";
+
+const STEP: Readonly<Record<MixingStep, string>> = {
+  purify: "purify",
+  heat: "warm",
+  dissolve: "mix and let it clear",
+  age: "let it stand",
+  load: "load",
+};
+
+/** A late start that is looked at, minutes. */
+const LATE = 60;
+
+/** Barrels and what stands in them; what tomorrow takes; and by when its water has to be begun. */
+export function MixingRoom({
+  barrels,
+  sources,
+  demand,
+  now,
+  loadedAt,
+  clock,
+  units,
+}: {
+  barrels: readonly RoomBarrel[];
+  sources: readonly WaterSource[];
+  demand: readonly { readonly sourceId: string; readonly litres: number }[];
+  now: number;
+  /** When tomorrow's vans are loaded. */
+  loadedAt: number;
+  /** A minute from now as the business's clock and day say it. */
+  clock: Readonly<{ minuteNow: number }>;
+  units: UnitPreference;
+}) {
+  const needs = needsOf(demand, barrels, sources, loadedAt);
+  const neededAt = (loadedAt - now) / 60_000;
+  const demands = demandsOf(
+    needs,
+    sources.find((s) => s.purifier),
+    neededAt,
+  );
+  const schedule = planRoom(demands);
+  const says = (minute: number) => clockWords(clock.minuteNow + minute);
+  const nameOf = (id: string) => demands.find((d) => d.id === id)?.name ?? "";
+  return (
+    <Box>
+      <PageHead title="The mixing room" />
+      <Flex gap="36px" mt="14px" align="flex-start" direction={{ base: "column", lg: "row" }}>
+        <Box flex="1" minW="0" w="100%">
+          <SubHead>Barrels</SubHead>
+          {barrels.length === 0 && (
+            <Box color="soft" py="14px">
+              No barrel yet. They are named and measured at the desk, under Barrels.
+            </Box>
+          )}
+          <Box pt="12px" display="grid" gridTemplateColumns="repeat(auto-fill, minmax(300px, 1fr))" gap="16px">
+            {barrels.map((b) => (
+              <BarrelCard
+                key={`${b.id}${b.contents?.startedAt ?? ""}`}
+                barrel={b}
+                sources={sources}
+                now={now}
+                units={units}
+              />
+            ))}
+          </Box>
+        </Box>
+        <Box w={{ base: "100%", lg: "430px" }} flexShrink={0}>
+          <SubHead>Tomorrow takes</SubHead>
+          {needs.length === 0 ? (
+            <Box color="soft" py="10px">
+              Nothing that is made here.
+            </Box>
+          ) : (
+            <Table w="100%" borderCollapse="collapse" fontSize="14.5px">
+              <thead>
+                <tr>
+                  {["Water", "Wanted", "Ready", "To make"].map((h) => (
+                    <Head key={h}>{h}</Head>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {needs.map((n) => (
+                  <tr key={n.source.id}>
+                    <Cell fontWeight="560">{n.source.name}</Cell>
+                    <Cell className="num">{litresText(n.wantedL, units)}</Cell>
+                    <Cell className="num">{litresText(n.readyL, units)}</Cell>
+                    <Cell className="num" color={n.missingL > 0.5 ? "ochre" : "soft"}>
+                      {n.missingL > 0.5 ? litresText(n.missingL, units) : "none"}
+                    </Cell>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          )}
+          {schedule.late.map(({ demandId, minutes }) => (
+            <Box key={demandId} mt="10px">
+              <Notice tone="danger">
+                {nameOf(demandId)} cannot be ready by then: {spanWords(minutes)} too late if everything begins now. Take
+                less, leave later, or bring it ready-made.
+              </Notice>
+            </Box>
+          ))}
+          {schedule.slots.length > 0 && (
+            <Box mt="16px">
+              <SubHead>Begin at the latest</SubHead>
+              {schedule.slots.map((slot) => {
+                const late = ifLate(demands, schedule, slot, LATE);
+                return (
+                  <Flex key={slot.demandId + slot.step} py="7px" gap="12px" borderBottomWidth="1px" borderColor="rule">
+                    <Span fontFamily="mono" fontWeight="600" w="104px" flexShrink={0} suppressHydrationWarning>
+                      {says(slot.from)}
+                    </Span>
+                    <Box>
+                      {nameOf(slot.demandId)}: {STEP[slot.step]}, {spanWords(slot.to - slot.from)}
+                      <Box fontSize="13px" color="soft">
+                        {late.size === 0
+                          ? "An hour later still does."
+                          : `An hour later: ${[...late].map(([id, m]) => `${nameOf(id)} ${spanWords(m)} late`).join(", ")}.`}
+                      </Box>
+                    </Box>
+                  </Flex>
+                );
+              })}
+            </Box>
+          )}
+        </Box>
+      </Flex>
+    </Box>
+  );
+}
+
+function spanWords(minutes: number): string {
+  const whole = Math.round(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, "0")}`;
+}
+
+/** "today 16:40" of a minute of today; what lies before or after says so. */
+function clockWords(minute: number): string {
+  const day = Math.floor(minute / 1440);
+  const m = Math.round(minute - day * 1440);
+  const time = `${String(Math.floor(m / 60) % 24).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
+  return `${day < 0 ? "before" : day === 0 ? "today" : "tomorrow"} ${time}`;
+}

@@ -1,0 +1,44 @@
+"use server";
+
+import { z } from "zod";
+import { defineAction } from "@/data/define";
+import { DrawSchema, draw, fixContents, StartBatchSchema, startBatch, VerifySchema, verifyBatch } from "@/data/mixing";
+import { whenOf } from "@/data/when";
+
+const ROLES = ["office", "technician"] as const;
+
+/** Begins a batch in an empty barrel. */
+export const startBatchAction = defineAction({
+  name: "water.start-batch",
+  roles: ROLES,
+  input: StartBatchSchema,
+  foreign: (ids) => ({ barrelId: ids.barrelId, sourceId: ids.barrelId, litres: 10 }),
+  run: (scope, input) => startBatch(scope, input, whenOf(scope)),
+});
+
+/** Takes the measured salinity of a batch. */
+export const verifyBatchAction = defineAction({
+  name: "water.verify-batch",
+  roles: ROLES,
+  input: VerifySchema,
+  foreign: (ids) => ({ barrelId: ids.barrelId, psu: 35, confirmed: false }),
+  run: (scope, input) => verifyBatch(scope, input, whenOf(scope)),
+});
+
+/** Says that a barrel was put right as it was advised. */
+export const fixBarrelAction = defineAction({
+  name: "water.fix-barrel",
+  roles: ROLES,
+  input: z.object({ barrelId: z.uuid("Reload the room and try again.") }),
+  foreign: (ids) => ({ barrelId: ids.barrelId }),
+  run: (scope, { barrelId }) => fixContents(scope, barrelId, whenOf(scope)),
+});
+
+/** Takes litres out of a barrel. */
+export const drawAction = defineAction({
+  name: "water.draw",
+  roles: ROLES,
+  input: DrawSchema,
+  foreign: (ids) => ({ barrelId: ids.barrelId, litres: 1 }),
+  run: (scope, input) => draw(scope, input, whenOf(scope)),
+});

@@ -1,0 +1,75 @@
+import type { WaterSource } from "@keel-round/core/visit";
+import { describe, expect, test } from "vitest";
+import { demandsOf, needsOf, planRoom, type RoomBarrel } from "./tomorrow";
+
+const mix: WaterSource = {
+  id: "mix",
+  kind: "mix",
+  name: "Reef mix",
+  chemistry: { salinity: 35 },
+  coldC: 14,
+  canWarm: true,
+  chloramineFactor: 1,
+  salt: { name: "Salt", labelGramsPerLitre: 36, gramsPerLitre: 36, batches: 0, readyMinutes: 60, keepsDays: 14 },
+};
+const purified: WaterSource = {
+  id: "ro",
+  kind: "purified",
+  name: "Purified",
+  chemistry: {},
+  coldC: 25,
+  canWarm: true,
+  chloramineFactor: 1,
+  purifier: { litresPerDayAt25: 288, ratedBar: 4, wasteRatio: 3, flushMinutes: 5 },
+};
+const HOUR = 3_600_000;
+const barrel = (id: string, sourceId: string, litres: number, startedAt: number, psu?: number): RoomBarrel => ({
+  id,
+  name: id,
+  capacityL: 200,
+  contents: {
+    sourceId,
+    litres,
+    startedAt,
+    ...(sourceId === "mix" ? { targetPsu: 35, grams: 36 * litres } : {}),
+    ...(psu === undefined ? {} : { psu }),
+  },
+});
+
+describe("tomorrow's water", () => {
+  test("counts what will be ready when it is loaded, of the same water only", () => {
+    const barrels = [
+      barrel("a", "mix", 80, 0, 35.1),
+      barrel("too weak", "mix", 60, 0, 32),
+      barrel("too old", "mix", 60, -20 * 24 * HOUR, 35),
+      barrel("other", "ro", 90, 0),
+      { id: "empty", name: "empty", capacityL: 100, contents: null },
+    ];
+    expect(needsOf([{ sourceId: "mix", litres: 150 }], barrels, [mix, purified], 10 * HOUR)).toEqual([
+      { source: mix, wantedL: 150, readyL: 80, missingL: 70 },
+    ]);
+    expect(needsOf([{ sourceId: "ro", litres: 50 }], barrels, [mix, purified], HOUR)[0]?.missingL).toBe(0);
+    expect(needsOf([{ sourceId: "gone", litres: 50 }], barrels, [mix, purified], HOUR)).toEqual([]);
+  });
+  test("takes the purifier its minutes, the heater its own, and stands as its salt asks", () => {
+    const needs = [{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }];
+    const [demand] = demandsOf(needs, purified, 1000);
+    // 288 L a day are 0.2 L a minute: 100 L are 500 minutes after 5 of flushing.
+    expect(demand?.purifyMinutes).toBeCloseTo(505, 6);
+    // 100 L by 10 K are 1136 Wh; 300 W against losses take a little over 3.8 h.
+    expect(demand?.heatMinutes).toBeGreaterThan((1136 / 300) * 60);
+    expect(demand?.heatMinutes).toBeLessThan((1136 / 300) * 60 * 1.15);
+    expect(demand).toMatchObject({ dissolveMinutes: 30, ageMinutes: 60, loadMinutes: 15, neededAt: 1000 });
+  });
+  test("that stands ready is not made, and purified water is neither warmed nor mixed", () => {
+    expect(demandsOf([{ source: mix, wantedL: 50, readyL: 80, missingL: 0 }], purified, 1000)).toEqual([]);
+    const [demand] = demandsOf([{ source: purified, wantedL: 20, readyL: 0, missingL: 20 }], purified, 1000);
+    expect(demand).toMatchObject({ heatMinutes: 0, dissolveMinutes: 0, ageMinutes: 0 });
+  });
+  test("that cannot be ready says by how much", () => {
+    const demands = demandsOf([{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }], purified, 300);
+    const { late } = planRoom(demands);
+    const total = demands[0] ? demands[0].purifyMinutes + demands[0].heatMinutes + 30 + 60 + 15 : 0;
+    expect(late).toEqual([{ demandId: "mix", minutes: expect.closeTo(total - 300, 6) }]);
+  });
+});
