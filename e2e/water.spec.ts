@@ -113,7 +113,11 @@ test("the bench holds four policies and several waters side by side, each with w
 test("a batch is started, measured, put right, and teaches what its salt weighs", async ({ as, page }) => {
   await as("Tobiah");
   await page.goto("/water/mixing");
-  await expect(page.getByText("Tomorrow takes")).toBeVisible();
+  // Two days on the round is large: something has to be made, backwards from the morning, and a late start is told.
+  await page.getByRole("link", { name: "day after" }).click();
+  await expect(page.getByRole("link", { name: "day before" })).toBeVisible();
+  await expect(page.getByText("Begin at the latest")).toBeVisible();
+  await expect(page.getByText(/An hour later/).first()).toBeVisible();
   await page.getByLabel("Water for Barrel 4").selectOption({ label: "Reef mix" });
   await page.getByLabel("Litres for Barrel 4").fill("400");
   await page.getByRole("button", { name: "Start the batch" }).click();

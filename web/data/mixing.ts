@@ -2,7 +2,7 @@ import { addDays } from "@keel-round/core/calendar";
 import { type BarrelContents, fixBarrel, NEAR_PSU } from "@keel-round/core/mixing";
 import { planVisit } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
-import { and, asc, eq, gte, isNull, lte } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import type { When } from "./book/records";
 import { db } from "./connection";
@@ -33,8 +33,8 @@ export const VerifySchema = z.object({
 });
 export const DrawSchema = z.object({ barrelId: id, litres });
 
-/** The barrels of the business with what stands in them, and the waters they are filled with. */
-export async function loadRoom(scope: Scope, today: string) {
+/** The barrels of the business with what stands in them, the waters they are filled with, and what a day takes. */
+export async function loadRoom(scope: Scope, today: string, on = addDays(today, 1)) {
   if (scope.role === "owner") throw notFound("page");
   const [barrels, sources] = await Promise.all([
     db()
@@ -51,7 +51,7 @@ export async function loadRoom(scope: Scope, today: string) {
   return {
     barrels,
     sources: sources.map((s) => sourceOf(s, today)).filter((s) => s.kind === "mix" || s.kind === "purified"),
-    demand: await demandOf(scope, addDays(today, 1)),
+    demand: await demandOf(scope, on),
   };
 }
 
@@ -62,7 +62,7 @@ async function demandOf(scope: Scope, on: string): Promise<{ sourceId: string; l
     .from(visit)
     .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
     .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
-    .where(and(eq(visit.businessId, scope.businessId), gte(visit.onDate, on), lte(visit.onDate, on)));
+    .where(and(eq(visit.businessId, scope.businessId), eq(visit.onDate, on)));
   const inputs = await loadPlanInputs(db(), scope.businessId, visits);
   const total = new Map<string, number>();
   const add = (sourceId: string, l: number) => l > 0 && total.set(sourceId, (total.get(sourceId) ?? 0) + l);

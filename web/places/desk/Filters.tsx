@@ -7,6 +7,9 @@ import { Details, Form, Label, Span, Summary } from "@/kit/elements";
 import type { LinkOptions } from "@/kit/record/FieldInput";
 import { columnFields, type ListAddress, listHref } from "./columns";
 
+/** A list to choose from ends here: what is named is then found by the words of the search. */
+const MOST_CHOICES = 200;
+
 /** What is asked of each field: a plain form, so that a view can be kept and sent as an address. */
 export function Filters({
   entity,
@@ -44,7 +47,9 @@ export function Filters({
           [value].flat().map((one) => <input key={`${key}${one}`} type="hidden" name={key} value={String(one)} />),
         )}
         {columnFields(entity)
-          .filter((f) => testsOf(f).length > 0)
+          .filter(
+            (f) => testsOf(f).length > 0 && !(f.type.kind === "link" && (options[f.key] ?? []).length > MOST_CHOICES),
+          )
           .map((f) => (
             <Box key={f.key} py="4px">
               <Asked field={f} address={address} units={units} options={options} />

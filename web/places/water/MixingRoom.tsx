@@ -5,9 +5,11 @@ import { ifLate, type MixingStep } from "@keel-round/core/mixing";
 import type { UnitPreference } from "@keel-round/core/units";
 import type { WaterSource } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
+import { AppLink } from "@/kit/AppLink";
 import { Notice, PageHead, SubHead } from "@/kit/controls";
 import { Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
+import { dayLabel } from "@/kit/words";
 import { BarrelCard } from "./BarrelCard";
 import { demandsOf, needsOf, planRoom, type RoomBarrel } from "./tomorrow";
 
@@ -22,7 +24,7 @@ const STEP: Readonly<Record<MixingStep, string>> = {
 /** A late start that is looked at, minutes. */
 const LATE = 60;
 
-/** Barrels and what stands in them; what tomorrow takes; and by when its water has to be begun. */
+/** Barrels and what stands in them; what a day takes; and by when its water has to be begun. */
 export function MixingRoom({
   barrels,
   sources,
@@ -30,13 +32,20 @@ export function MixingRoom({
   now,
   loadedAt,
   clock,
+  on,
+  before,
+  after,
   units,
 }: {
   barrels: readonly RoomBarrel[];
   sources: readonly WaterSource[];
   demand: readonly { readonly sourceId: string; readonly litres: number }[];
   now: number;
-  /** When tomorrow's vans are loaded. */
+  /** The day whose water is looked at, and its neighbours. */
+  on: string;
+  before: string | null;
+  after: string | null;
+  /** When that day's vans are loaded. */
   loadedAt: number;
   /** A minute from now as the business's clock and day say it. */
   clock: Readonly<{ minuteNow: number }>;
@@ -46,6 +55,7 @@ export function MixingRoom({
   const neededAt = (loadedAt - now) / 60_000;
   const demands = demandsOf(
     needs,
+    barrels,
     sources.find((s) => s.purifier),
     neededAt,
   );
@@ -76,7 +86,15 @@ export function MixingRoom({
           </Box>
         </Box>
         <Box w={{ base: "100%", lg: "430px" }} flexShrink={0}>
-          <SubHead>Tomorrow takes</SubHead>
+          <SubHead>
+            <Flex justify="space-between" align="baseline">
+              <span>{dayLabel(on)} takes</span>
+              <Flex gap="14px" fontWeight="400">
+                {before && <AppLink href={`/water/mixing?on=${before}`}>day before</AppLink>}
+                {after && <AppLink href={`/water/mixing?on=${after}`}>day after</AppLink>}
+              </Flex>
+            </Flex>
+          </SubHead>
           {needs.length === 0 ? (
             <Box color="soft" py="10px">
               Nothing that is made here.
@@ -146,10 +164,10 @@ function spanWords(minutes: number): string {
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, "0")}`;
 }
 
-/** "today 16:40" of a minute of today; what lies before or after says so. */
+/** "today 16:40" of a minute counted from today's midnight; what lies before or after says so. */
 function clockWords(minute: number): string {
   const day = Math.floor(minute / 1440);
   const m = Math.round(minute - day * 1440);
   const time = `${String(Math.floor(m / 60) % 24).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
-  return `${day < 0 ? "before" : day === 0 ? "today" : "tomorrow"} ${time}`;
+  return `${day < 0 ? "before" : day === 0 ? "today" : day === 1 ? "tomorrow" : `in ${day} days`} ${time}`;
 }

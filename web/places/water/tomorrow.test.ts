@@ -53,7 +53,7 @@ describe("tomorrow's water", () => {
   });
   test("takes the purifier its minutes, the heater its own, and stands as its salt asks", () => {
     const needs = [{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }];
-    const [demand] = demandsOf(needs, purified, 1000);
+    const [demand] = demandsOf(needs, [], purified, 1000);
     // 288 L a day are 0.2 L a minute: 100 L are 500 minutes after 5 of flushing.
     expect(demand?.purifyMinutes).toBeCloseTo(505, 6);
     // 100 L by 10 K are 1136 Wh; 300 W against losses take a little over 3.8 h.
@@ -62,12 +62,24 @@ describe("tomorrow's water", () => {
     expect(demand).toMatchObject({ dissolveMinutes: 30, ageMinutes: 60, loadMinutes: 15, neededAt: 1000 });
   });
   test("that stands ready is not made, and purified water is neither warmed nor mixed", () => {
-    expect(demandsOf([{ source: mix, wantedL: 50, readyL: 80, missingL: 0 }], purified, 1000)).toEqual([]);
-    const [demand] = demandsOf([{ source: purified, wantedL: 20, readyL: 0, missingL: 20 }], purified, 1000);
+    expect(demandsOf([{ source: mix, wantedL: 50, readyL: 80, missingL: 0 }], [], purified, 1000)).toEqual([]);
+    const [demand] = demandsOf([{ source: purified, wantedL: 20, readyL: 0, missingL: 20 }], [], purified, 1000);
     expect(demand).toMatchObject({ heatMinutes: 0, dissolveMinutes: 0, ageMinutes: 0 });
   });
+  test("is made of purified water that stands ready, once what is taken as it is has been put aside", () => {
+    const mixNeed = { source: mix, wantedL: 100, readyL: 0, missingL: 100 };
+    const held = [barrel("ro", "ro", 150, 0)];
+    const minutes = (needs: Parameters<typeof demandsOf>[0]) =>
+      demandsOf(needs, held, purified, 1000).find((d) => d.id === "mix")?.purifyMinutes;
+    expect(minutes([mixNeed])).toBe(0);
+    // 80 of the 150 are taken as they are: 30 L are missing, 150 minutes after the flush.
+    expect(minutes([{ source: purified, wantedL: 80, readyL: 150, missingL: 0 }, mixNeed])).toBeCloseTo(155, 6);
+    // Two mixes share what stands there.
+    const second = { source: { ...mix, id: "second" }, wantedL: 100, readyL: 0, missingL: 100 };
+    expect(demandsOf([mixNeed, second], held, purified, 1000)[1]?.purifyMinutes).toBeCloseTo(255, 6);
+  });
   test("that cannot be ready says by how much", () => {
-    const demands = demandsOf([{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }], purified, 300);
+    const demands = demandsOf([{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }], [], purified, 300);
     const { late } = planRoom(demands);
     const total = demands[0] ? demands[0].purifyMinutes + demands[0].heatMinutes + 30 + 60 + 15 : 0;
     expect(late).toEqual([{ demandId: "mix", minutes: expect.closeTo(total - 300, 6) }]);

@@ -63,14 +63,29 @@ export function needsOf(
   });
 }
 
+/** Litres of purified water that stand ready and that nobody takes as they are: mixes are made of them first. */
+function sparePurifiedL(needs: readonly Need[], barrels: readonly RoomBarrel[], purified: WaterSource): number {
+  const held = barrels.reduce((sum, b) => (b.contents?.sourceId === purified.id ? sum + b.contents.litres : sum), 0);
+  return Math.max(0, held - (needs.find((n) => n.source.id === purified.id)?.wantedL ?? 0));
+}
+
 /** What has to be made, in minutes of each machine; minutes count from now. */
-export function demandsOf(needs: readonly Need[], purified: WaterSource | undefined, neededAt: number): Demand[] {
+export function demandsOf(
+  needs: readonly Need[],
+  barrels: readonly RoomBarrel[],
+  purified: WaterSource | undefined,
+  neededAt: number,
+): Demand[] {
+  let spareL = purified ? sparePurifiedL(needs, barrels, purified) : 0;
   return needs
     .filter((n) => n.missingL > 0.5)
     .map(({ source, missingL }) => {
       const purifier = purified?.purifier;
+      const takenL = source.kind === "mix" ? Math.min(spareL, missingL) : 0;
+      spareL -= takenL;
       const purifyMinutes = purifier
-        ? purifierRun(purifier, missingL, purifierLPerDay(purifier, Math.max(1, purified.coldC), MAINS_BAR)).minutes
+        ? purifierRun(purifier, missingL - takenL, purifierLPerDay(purifier, Math.max(1, purified.coldC), MAINS_BAR))
+            .minutes
         : 0;
       const mixed = source.kind === "mix";
       const hours = mixed

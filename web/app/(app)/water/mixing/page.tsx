@@ -1,4 +1,4 @@
-import { addDays, civilOf, instantOf } from "@keel-round/core/calendar";
+import { addDays, civilOf, instantOf, isCivilDate } from "@keel-round/core/calendar";
 import { loadRoom } from "@/data/mixing";
 import { pageScope } from "@/data/pageScope";
 import { whenOf } from "@/data/when";
@@ -8,10 +8,16 @@ import { WaterNav } from "@/places/water/WaterNav";
 /** Vans are loaded as the day begins. */
 const LOADED_MINUTE = 390;
 
-export default async function MixingPage() {
+/** How far ahead water is looked at, days. */
+const AHEAD = 14;
+
+export default async function MixingPage({ searchParams }: { searchParams: Promise<{ on?: string }> }) {
   const scope = await pageScope(["office", "technician"]);
   const { now, today } = whenOf(scope);
-  const { barrels, sources, demand } = await loadRoom(scope, today);
+  const { on: asked = "" } = await searchParams;
+  const [first, last] = [addDays(today, 1), addDays(today, AHEAD)];
+  const on = isCivilDate(asked) && asked >= first && asked <= last ? asked : first;
+  const { barrels, sources, demand } = await loadRoom(scope, today, on);
   return (
     <>
       <WaterNav here="/water/mixing" />
@@ -20,8 +26,11 @@ export default async function MixingPage() {
         sources={sources}
         demand={demand}
         now={now.getTime()}
-        loadedAt={instantOf(addDays(today, 1), LOADED_MINUTE, scope.zone)}
+        loadedAt={instantOf(on, LOADED_MINUTE, scope.zone)}
         clock={{ minuteNow: civilOf(now.getTime(), scope.zone).minute }}
+        on={on}
+        before={on > first ? addDays(on, -1) : null}
+        after={on < last ? addDays(on, 1) : null}
         units={scope.units}
       />
     </>
