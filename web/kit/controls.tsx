@@ -68,7 +68,8 @@ const TYPED = {
 
 export const TextInput = chakra("input", TYPED);
 
-export const TextArea = chakra("textarea", TYPED);
+/** Grows with what is typed: nothing of it is out of sight. */
+export const TextArea = chakra("textarea", { base: { ...TYPED.base, fieldSizing: "content" } });
 
 export const Choice = chakra("select", {
   base: {

@@ -1,6 +1,9 @@
 import { type Entity, type FieldValue, fieldOf, recordKinds, sayField } from "@keel-round/core/book";
 import { civilOf } from "@keel-round/core/calendar";
+import type { BarrelContents } from "@keel-round/core/mixing";
 import { libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
+import { figure } from "@keel-round/core/units";
+import { litresText } from "@keel-round/core/words";
 import { and, desc, eq } from "drizzle-orm";
 import { db } from "../connection";
 import { deskChange, person } from "../schema";
@@ -75,6 +78,13 @@ function inWords(
   if (change.field === MADE) return plain(`made this ${recordKinds[entity].one}`);
   if (change.field === "visits") return plain(`began its visits, ${String(change.new).replace("-", " ")}`);
   if (change.field === "codes") return plain("set the codes");
+  if (change.field === "contents")
+    return {
+      what: "contents",
+      old: contentsWords(change.old as BarrelContents | null, scope),
+      new: contentsWords(change.new as BarrelContents | null, scope),
+      restorable: false,
+    };
   if (change.field === ARCHIVED)
     return { ...plain(change.new === true ? "put it into the archive" : "brought it back"), restorable: true };
   if (change.field.startsWith("confirmed:")) {
@@ -90,4 +100,12 @@ function inWords(
   if (!field) return plain(`changed ${change.field}`);
   const say = (value: unknown) => sayField(field, value as FieldValue, scope.units, nameOf);
   return { what: field.label.toLowerCase(), old: say(change.old), new: say(change.new), restorable: !field.once };
+}
+
+/** What stands in a barrel, in a few words. */
+function contentsWords(contents: BarrelContents | null, { units }: Scope): string {
+  if (!contents) return "empty";
+  const litres = litresText(contents.litres, units);
+  if (contents.psu !== undefined) return `${litres} measured at ${figure(contents.psu, 1)} ppt`;
+  return contents.targetPsu === undefined ? litres : `${litres} meant for ${figure(contents.targetPsu, 1)} ppt`;
 }

@@ -6,6 +6,7 @@ import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { TextInput } from "@/kit/controls";
 import { Button, Dialog, Span } from "@/kit/elements";
 import { Kbd } from "@/kit/shell/Kbd";
+import { useHydrated } from "@/kit/useHydrated";
 import { dayLabel } from "@/kit/words";
 
 interface Hit {
@@ -20,6 +21,7 @@ const PAUSE_MS = 120;
 
 /** Finds anything by `/`: type part of a name, in any order, with a slip or two; arrows choose, Enter opens. */
 export function Find() {
+  const hydrated = useHydrated();
   const router = useRouter();
   const dialog = useRef<HTMLDialogElement>(null);
   const [text, setText] = useState("");
@@ -74,6 +76,7 @@ export function Find() {
     <>
       <Button
         type="button"
+        disabled={!hydrated}
         data-key="find"
         display="inline-flex"
         gap="6px"
