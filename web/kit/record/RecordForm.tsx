@@ -203,6 +203,7 @@ export function RecordForm(props: RecordFormProps) {
                         assumed={waiting.includes(field.key)}
                         onConfirm={() => setConfirmed([...confirmed, field.key])}
                         says={sayField(field, values[field.key], units, (id) => names[id] ?? id)}
+                        readOnly={readOnly}
                         usual={field.type.kind === "choice" ? usual?.[field.key] : undefined}
                       />
                     ))}
@@ -258,6 +259,7 @@ function Entry({
   assumed,
   onConfirm,
   says,
+  readOnly,
   usual,
 }: {
   field: Field;
@@ -268,6 +270,7 @@ function Entry({
   assumed: boolean;
   onConfirm: () => void;
   says: string;
+  readOnly: boolean;
   usual: FieldValue | undefined;
 }) {
   const id = field.key.replace(/\./g, "-");
@@ -304,7 +307,13 @@ function Entry({
           </QuietButton>
         )}
       </Flex>
-      {field.type.kind === "list" ? (
+      {field.type.kind === "list" && readOnly ? (
+        says.split("; ").map((line) => (
+          <Box key={line} py="3px" borderBottomWidth="1px" borderColor="rule" fontSize="14.5px">
+            {line}
+          </Box>
+        ))
+      ) : field.type.kind === "list" ? (
         <ListInput
           field={field}
           columns={field.type.columns}
