@@ -18,7 +18,9 @@ import { freshDatabase, spread, timed } from "./lib.ts";
 const ROUNDS = 24;
 const FRAME_MS = 1000 / 60;
 /** Places of the mark in one pass of a finger. */
-const PLACES = 20;
+const PLACES = 8;
+/** Tanks of the demo that are passed over, each of another kind. */
+const TANKS = 10;
 const MOST_L = 120;
 
 await freshDatabase();
@@ -28,7 +30,7 @@ const rows = await db()
   .from(visit)
   .where(and(eq(visit.businessId, businessId), gte(visit.onDate, today)));
 const oneATank = [...new Map(rows.map((v) => [v.tankId, v])).values()];
-const inputs = [...(await loadPlanInputs(db(), businessId, oneATank)).values()];
+const inputs = [...(await loadPlanInputs(db(), businessId, oneATank.slice(0, TANKS))).values()];
 
 const figures = (input: PlanInput, litres: number) => {
   exposures(input.book, litres);

@@ -23,8 +23,9 @@ test("the drain mark is dragged and everything follows; as planned comes back", 
   await page.mouse.move(box.x + 60, box.y + box.height / 2 + 60, { steps: 6 });
   await page.mouse.up();
   expect(Number(await page.getByLabel("Take out").inputValue())).toBeGreaterThan(before + 50);
-  // Past the coral's ten minutes the limit is named, with what would be bare and for how long.
-  await expect(figures(page)).toContainText("Too far: The highest coral may stand in air for 10 min");
+  // Past its limits the nearest is named, with what would be bare and for how long. Which one is nearest depends on
+  // the tank's settings, which other journeys change.
+  await expect(figures(page)).toContainText(/Too far: (The highest coral may|These animals bear)/);
   await expect(page.getByText(/In air: .*highest coral \d+ min, may 10/)).toBeVisible();
   await page.getByRole("button", { name: "As planned" }).click();
   expect(await figures(page).textContent()).toBe(planned);
