@@ -43,7 +43,7 @@ export function ListInput({
             // A line has no name of its own: its place is what tells it apart.
             <tr key={i}>
               {columns.map((c) => (
-                <td key={c.key} style={{ minWidth: c.type.kind === "text" || c.type.kind === "choice" ? 132 : 84 }}>
+                <td key={c.key} style={{ minWidth: MIN_WIDTH[c.type.kind] ?? 84 }}>
                   <FieldInput
                     field={c}
                     id={`${field.key}-${i}-${c.key}`}
@@ -83,5 +83,8 @@ export function ListInput({
     </Box>
   );
 }
+
+/** What a cell needs to show what is usually in it, px. */
+const MIN_WIDTH: Readonly<Partial<Record<Field["type"]["kind"], number>>> = { text: 132, choice: 132, email: 240 };
 
 const HEAD = { textAlign: "left", color: "soft", fontSize: "12.5px", fontWeight: 620, pb: "4px", pr: "8px" } as const;

@@ -184,7 +184,7 @@ export function RecordForm(props: RecordFormProps) {
               const shown = fields.filter((f) => f.group === group && (visible?.(f, form.now) ?? true));
               if (shown.length === 0) return null;
               return (
-                <Box key={group} mb="18px" breakInside="avoid">
+                <Box key={group} mb="18px" breakInside="avoid" columnSpan={shown.some(isWideList) ? "all" : undefined}>
                   <SubHead>{group}</SubHead>
                   <Box
                     pt="10px"
@@ -249,6 +249,9 @@ export function RecordForm(props: RecordFormProps) {
     </Form>
   );
 }
+
+/** A list of more columns than half of a form shows. */
+const isWideList = ({ type }: Field) => type.kind === "list" && type.columns.length > 3;
 
 function Entry({
   field,

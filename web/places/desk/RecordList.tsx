@@ -209,6 +209,7 @@ function Columns({ entity, address, shown }: { entity: Entity; address: ListAddr
       >
         {address.q && <input type="hidden" name="q" value={address.q} />}
         {address.sort && <input type="hidden" name="sort" value={address.sort} />}
+        {address.archived && <input type="hidden" name="archived" value="1" />}
         {Object.entries(address)
           .filter(([key, value]) => key.includes(".") && typeof value === "string")
           .map(([key, value]) => (
