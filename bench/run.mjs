@@ -21,7 +21,6 @@ async function main() {
     ...process.env,
     NODE_ENV: "production",
     NEXT_TELEMETRY_DISABLED: "1",
-    KEEL_SIGN_UP: "open",
     DATABASE_URL: database.url("bench"),
     PHOTO_FOLDER: join(folder, "photos"),
     BETTER_AUTH_URL: "http://localhost:4699",

@@ -101,3 +101,61 @@ test("anything is found with a slash: with a slip, by arrows and Enter", async (
   await page.keyboard.press("Escape");
   await expect(box).toBeHidden();
 });
+
+test("a backup is restored into a business begun for it, looked at, and taken back", async ({ as, browser, page }) => {
+  test.setTimeout(120_000);
+  await as("Maud", { fresh: true });
+  await page.goto("/desk/files");
+  await page.getByLabel("Passphrase for the door codes").fill("two herons on a post");
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Back up everything" }).click();
+  const backup = await (await download).path();
+  await page.goto("/tanks");
+  const tanks = await page.locator("tbody tr").count();
+
+  await page.goto("/desk/files");
+  await page.getByRole("link", { name: "begin an empty business" }).click();
+  const go = page.getByRole("button", { name: "Begin", exact: true });
+  await page.getByLabel("Business", { exact: true }).fill("Quayside Water");
+  await page.getByLabel("Letters come from").fill("letters@quayside.example");
+  await page.getByLabel("Rounds start at").fill("by the quay");
+  await page.getByLabel("Your name").fill("Perran Quay");
+  await page.getByLabel("E-mail", { exact: true }).fill("maud@calder-renn.example");
+  await page.getByLabel("Password").fill("a-lamp-in-the-window");
+  await go.click();
+  await expect(page.getByText("Two numbers, latitude from")).toBeVisible();
+  await page.getByLabel("Rounds start at").fill("50.421, -4.702");
+  await go.click();
+  await expect(page.getByText("This address signs somebody in already.")).toBeVisible();
+  await expect(page.getByLabel("Business", { exact: true })).toHaveValue("Quayside Water");
+  await page.getByLabel(/^E-mail/).fill("perran@quayside.example");
+  await go.click();
+  await page.waitForURL("**/desk/files");
+
+  await page.goto("/round");
+  await expect(page.getByText("Nothing is in the book yet.")).toBeVisible();
+  await page.getByRole("link", { name: "Bring lists in, or restore a backup" }).click();
+  await page.waitForURL("**/desk/files");
+  const restore = page.getByRole("button", { name: "Restore a backup" });
+  await page.getByLabel("Backup", { exact: true }).setInputFiles(backup);
+  await restore.click();
+  await expect(page.getByText(/passphrase/i).last()).toBeVisible();
+  await page.getByLabel("Passphrase for the door codes").fill("two herons on a post");
+  await restore.click();
+  await expect(page.getByText(/Restored: \d+ tanks at \d+ sites\./)).toBeVisible({ timeout: 60_000 });
+  await page.goto("/tanks");
+  await expect(page.locator("tbody tr")).toHaveCount(tanks);
+
+  await page.goto("/desk/files");
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByText("Taken back. The business is as empty as before.")).toBeVisible();
+  await page.goto("/tanks");
+  await expect(page.locator("tbody tr")).toHaveCount(0);
+
+  // Nobody who is not of the office begins one.
+  const technician = await browser.newPage({ baseURL: new URL(page.url()).origin });
+  await as("Ines", { page: technician });
+  await technician.goto("/begin");
+  await technician.waitForURL("**/round");
+  await technician.close();
+});

@@ -8,12 +8,12 @@ import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/visit";
 import { effectiveShare, learnSalt } from "@keel-round/core/water";
 import { and, desc, eq, lt } from "drizzle-orm";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
-import { auth } from "@/data/auth";
 import { fillKinds } from "@/data/book/kinds";
 import { db } from "@/data/connection";
 import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";
 import { layOut } from "@/data/layOut";
+import { addLogin } from "@/data/logins";
 import { postOperations } from "@/data/operations";
 import { loadPlanInputs } from "@/data/planInputs";
 import * as t from "@/data/schema";
@@ -236,22 +236,20 @@ async function addPeople(
 ): Promise<Map<string, string>> {
   const people = new Map<string, string>();
   for (const login of logins.logins) {
-    const made = await auth().api.signUpEmail({
-      body: { name: login.name, email: suffix + login.email, password: login.password },
-    });
+    const userId = await addLogin(db(), { ...login, email: suffix + login.email }, now);
     const id = newId();
     people.set(login.name, id);
     rows.add(t.member, {
       id: newId(),
       organizationId: businessId,
-      userId: made.user.id,
+      userId,
       role: login.role === "office" ? "owner" : "member",
       createdAt: now,
     });
     rows.add(t.person, {
       id,
       businessId,
-      userId: made.user.id,
+      userId,
       clientId: login.client ? (clients.get(login.client) ?? null) : null,
       name: login.name,
       role: login.role as "office",

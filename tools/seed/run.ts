@@ -16,8 +16,6 @@ const [known] = await db()
   .from(organization)
   .where(eq(organization.slug, "calder-renn"));
 if (!known) {
-  // Only this program may add people without an invitation.
-  process.env.KEEL_SIGN_UP = "open";
   const { loadDemo } = await import("./load.ts");
   const began = Date.now();
   const { today } = await loadDemo(new Date());

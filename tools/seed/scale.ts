@@ -4,11 +4,11 @@ import { gaussian, seeded } from "@keel-round/core/simulate";
 import { kindFacts, systemVolumeL, TANK_KINDS, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
 import { DEFAULT_LIMITS } from "@keel-round/core/visit";
-import { auth } from "@/data/auth";
 import { db } from "@/data/connection";
 import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";
 import { layOut } from "@/data/layOut";
+import { addLogin } from "@/data/logins";
 import * as t from "@/data/schema";
 import { refreshDay } from "@/data/status";
 import { factsOf } from "./stories.ts";
@@ -64,9 +64,7 @@ export async function loadScale(
       limits: DEFAULT_LIMITS,
     },
   ]);
-  const user = await auth().api.signUpEmail({
-    body: { name: "Scale", email: slug + SCALE_LOGIN.email, password: SCALE_LOGIN.password },
-  });
+  const userId = await addLogin(db(), { ...SCALE_LOGIN, name: "Scale", email: slug + SCALE_LOGIN.email }, new Date());
   const [clientId, tapId, people] = [newId(), newId(), [] as string[]];
   const person = (userId: string | null) => {
     const id = newId();
@@ -87,7 +85,7 @@ export async function loadScale(
   const sites = Math.ceil(tanks / TANKS_A_SITE);
   await insert(
     t.person,
-    Array.from({ length: Math.ceil(sites / (SITES_A_DAY * 5)) }, (_, i) => person(i === 0 ? user.user.id : null)),
+    Array.from({ length: Math.ceil(sites / (SITES_A_DAY * 5)) }, (_, i) => person(i === 0 ? userId : null)),
   );
   await insert(t.client, [{ id: clientId, businessId, name: "Client", contact: "House", email: "c@firm.example" }]);
   await insert(t.source, [

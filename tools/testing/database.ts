@@ -16,7 +16,6 @@ export default async function setup(): Promise<() => Promise<void>> {
   process.env.DATABASE_URL = database.url("vitest");
   process.env.BETTER_AUTH_SECRET = SECRET;
   process.env.BETTER_AUTH_URL = "http://localhost:4690";
-  process.env.KEEL_SIGN_UP = "open";
   process.env.PHOTO_FOLDER = join(folder, "photos");
   const { migrateDatabase } = await import("../../web/data/migrate.ts");
   const migrations = new URL("../../web/data/migrations", import.meta.url).pathname;

@@ -10,7 +10,7 @@ function make() {
     baseURL: process.env.BETTER_AUTH_URL,
     secret: process.env.BETTER_AUTH_SECRET,
     database: drizzleAdapter(db(), { provider: "mysql", schema }),
-    emailAndPassword: { enabled: true, minPasswordLength: 10, disableSignUp: process.env.KEEL_SIGN_UP !== "open" },
+    emailAndPassword: { enabled: true, minPasswordLength: 10, disableSignUp: true },
     session: { expiresIn: 60 * 60 * 24 * 30, updateAge: 60 * 60 * 24 },
     rateLimit: {
       enabled: true,

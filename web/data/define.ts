@@ -151,6 +151,28 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
   return made;
 }
 
+interface OpenRouteDefinition<B> {
+  readonly name: string;
+  /** What protects it. */
+  readonly why: string;
+  readonly body: z.ZodType<B>;
+  readonly run: (scope: Scope | null, body: B) => Promise<object>;
+}
+
+/** Makes a route handler that answers whoever asks from our own pages, signed in or not. */
+export function defineOpenRoute<B>({ name, why, body, run }: OpenRouteDefinition<B>): Handler {
+  return definePublicRoute(name, why, async (request) => {
+    try {
+      requireSameOrigin(request);
+      const scope = await scopeOf(request.headers);
+      return Response.json(await run(scope, await readBody(request, body, DEFAULT_MAX_BYTES)));
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      return problem(error);
+    }
+  });
+}
+
 /** Registers a handler that needs no sign-in. `why` says what protects it. */
 export function definePublicRoute<H>(name: string, _why: string, handler: H): H {
   registry.set(handler, { kind: "public-route", name, roles: [], probe: null });

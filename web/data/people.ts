@@ -1,8 +1,9 @@
-import { and, eq } from "drizzle-orm";
+import { and, asc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";
 import { person } from "./schema";
 import type { Scope } from "./scope";
+import type { Queries } from "./transaction";
 
 /** The units a person may choose to read in. */
 export const UnitsSchema = z.object({
@@ -19,4 +20,15 @@ export async function saveUnits(scope: Scope, units: z.infer<typeof UnitsSchema>
     .update(person)
     .set({ units })
     .where(and(eq(person.businessId, scope.businessId), eq(person.id, scope.personId)));
+}
+
+/** Who drives rounds: the technicians, or in a firm that has none yet its office. */
+export async function technicians(scope: Scope, q: Queries = db()): Promise<{ id: string; name: string }[]> {
+  const people = await q
+    .select({ id: person.id, name: person.name, role: person.role })
+    .from(person)
+    .where(and(eq(person.businessId, scope.businessId), inArray(person.role, ["technician", "office"])))
+    .orderBy(asc(person.name));
+  const drives = people.some((p) => p.role === "technician") ? "technician" : "office";
+  return people.filter((p) => p.role === drives).map(({ id, name }) => ({ id, name }));
 }

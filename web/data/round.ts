@@ -116,15 +116,6 @@ function dayStop(s: RoundStop, on: string): DayStop {
   };
 }
 
-/** People who drive rounds. */
-export async function technicians(scope: Scope): Promise<{ id: string; name: string }[]> {
-  return db()
-    .select({ id: person.id, name: person.name })
-    .from(person)
-    .where(and(eq(person.businessId, scope.businessId), eq(person.role, "technician")))
-    .orderBy(asc(person.name));
-}
-
 /** Agrees on a refill at base after a stop, or takes it back. */
 export async function setRefill(scope: Scope, stopId: string, refillAfter: boolean): Promise<void> {
   const [done] = await db()

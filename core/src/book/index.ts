@@ -1,3 +1,4 @@
+export { type Begin, BeginSchema, readPlace } from "./begin.ts";
 export {
   ENTITIES,
   type Entity,

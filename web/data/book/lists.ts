@@ -207,3 +207,9 @@ export async function belowRecord(
     .orderBy(asc(table.name));
   return { entity: below, rows };
 }
+
+/** Whether the business has a site at all. */
+export async function anySite(scope: Scope): Promise<boolean> {
+  const [one] = await db().select({ id: site.id }).from(site).where(eq(site.businessId, scope.businessId)).limit(1);
+  return one !== undefined;
+}

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
+import { technicians } from "../people";
 import { business, deskChange, person, series, stop, tank, visit } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction } from "../transaction";
@@ -34,15 +35,6 @@ export async function seriesOf(scope: Scope, siteId: string): Promise<SeriesLine
     .where(and(eq(series.businessId, scope.businessId), eq(series.siteId, siteId)));
 }
 
-/** Who may come: the technicians of the business. */
-export async function technicians(scope: Scope): Promise<[id: string, name: string][]> {
-  const rows = await db()
-    .select({ id: person.id, name: person.name })
-    .from(person)
-    .where(and(eq(person.businessId, scope.businessId), eq(person.role, "technician")));
-  return rows.map((r) => [r.id, r.name]);
-}
-
 /** Days between the two visits of a week. */
 const HALF_WEEK = 2;
 
@@ -56,11 +48,7 @@ export async function recur(scope: Scope, input: z.infer<typeof RecurSchema>, { 
   if (input.firstOn < today) throw new Refused(422, "invalid", "That day is over.", { firstOn: ["That day is over."] });
   await inTransaction(async (tx) => {
     await lockRow(tx, scope, "site", input.siteId);
-    const [who] = await tx
-      .select({ role: person.role })
-      .from(person)
-      .where(and(eq(person.businessId, scope.businessId), eq(person.id, input.personId)));
-    if (who?.role !== "technician")
+    if (!(await technicians(scope, tx)).some((p) => p.id === input.personId))
       throw new Refused(422, "invalid", "Choose a technician.", { personId: ["Choose a technician."] });
     const [known] = await tx
       .select({ id: series.id })

@@ -259,11 +259,19 @@ describe("files as they come", () => {
     ["a file cut inside a quoted cell", 'Name,Contact\nA,"cut he', "cut-off"],
     ["a spreadsheet's own file", Buffer.from("PK\u0003\u0004rest of it", "latin1"), "not-csv"],
     ["numbers without headings", "1,2\n3,4\n", "no-headings"],
+    [
+      "a file whose first letter beyond ASCII comes late and is not of UTF-8",
+      Buffer.concat([
+        Buffer.from(`Name,Contact\n${"Quay House,Ann\n".repeat(6000)}`),
+        iconv.encode("Café,Ann\n", "windows-1252"),
+      ]),
+      "odd-letters",
+    ],
   ];
   for (const [name, content, code] of refusals)
     test(`${name} is refused, and leaves nothing`, async () => {
       const before = (await db().select({ n: count() }).from(importRow))[0]?.n;
-      await expect(stage("client", content)).rejects.toMatchObject({ code });
+      await expect(stage("client", content, 32_000)).rejects.toMatchObject({ code });
       expect((await db().select({ n: count() }).from(importRow))[0]?.n).toBe(before);
     });
   test("another's import is not there", async () => {

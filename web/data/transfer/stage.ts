@@ -1,3 +1,4 @@
+import { isAscii } from "node:buffer";
 import { Readable } from "node:stream";
 import {
   type FileKind,
@@ -31,11 +32,15 @@ const DELIMITERS = [",", ";", "\t", "|"] as const;
 const USUAL = "windows-1252";
 const NEARLY = 0.5;
 
+/** What stands where bytes were no letters of the encoding. */
+const NO_LETTER = "\uFFFD";
+
 /** The encoding of a file's beginning; what the decoder does not know, and plain ASCII, is read as UTF-8. */
 function encodingOf(head: Buffer): string {
+  if (isAscii(head)) return "UTF-8";
   const guesses = chardet.analyse(head);
   const best = guesses[0];
-  if (!best || best.name === "ASCII" || !iconv.encodingExists(best.name)) return "UTF-8";
+  if (!best || !iconv.encodingExists(best.name)) return "UTF-8";
   const western = guesses.find((g) => g.name === USUAL || g.name === "ISO-8859-1");
   const oneByte = /^(ISO-8859|windows-125)/i.test(best.name);
   return oneByte && western && western.confidence >= NEARLY * best.confidence ? USUAL : best.name;
@@ -171,6 +176,13 @@ export async function stageFile(
   };
   const take = async (cells: string[]) => {
     rows += 1;
+    const broken = encoding === "UTF-8" ? cells.findIndex((c) => c.includes(NO_LETTER)) : -1;
+    if (broken >= 0)
+      throw new Refused(
+        422,
+        "odd-letters",
+        `Row ${rows} holds letters that are not UTF-8, though the file begins so: “${cells[broken]?.slice(0, 60)}”. Save it as UTF-8 and send it again.`,
+      );
     if (rows > IMPORT_LIMITS.rows)
       throw new Refused(413, "too-many-rows", `A file may have ${IMPORT_LIMITS.rows} rows. Cut it into parts.`);
     if (samples.length < SAMPLE_ROWS) samples.push(cells);

@@ -3,14 +3,15 @@ import { type Entity, type Field, type Filter, fieldUnit, sayFilter, testsOf } f
 import type { UnitPreference } from "@keel-round/core/units";
 import { AppLink } from "@/kit/AppLink";
 import { Choice, QuietButton, TextInput } from "@/kit/controls";
-import { Details, Form, Label, Span, Summary } from "@/kit/elements";
+import { Label, Span } from "@/kit/elements";
 import type { LinkOptions } from "@/kit/record/FieldInput";
+import { AskPanel } from "./AskPanel";
 import { columnFields, type ListAddress, listHref } from "./columns";
 
 /** A list to choose from ends here: what is named is then found by the words of the search. */
 const MOST_CHOICES = 200;
 
-/** What is asked of each field: a plain form, so that a view can be kept and sent as an address. */
+/** What is asked of each field. */
 export function Filters({
   entity,
   address,
@@ -22,44 +23,18 @@ export function Filters({
   units: UnitPreference;
   options: LinkOptions;
 }) {
-  const kept = Object.entries(address).filter(([key]) => ["q", "sort", "archived", "col"].includes(key));
   return (
-    <Details position="relative" fontSize="14px">
-      <Summary borderWidth="1px" borderColor="ruleStrong" rounded="s" px="14px" py="8px" bg="sheet">
-        Filters
-      </Summary>
-      <Form
-        action={`/desk/${entity}`}
-        position="absolute"
-        zIndex="6"
-        bg="sheet"
-        borderWidth="1px"
-        borderColor="ruleStrong"
-        rounded="s"
-        p="12px"
-        mt="4px"
-        w="360px"
-        maxW="88vw"
-        maxH="420px"
-        overflowY="auto"
-      >
-        {kept.flatMap(([key, value]) =>
-          [value].flat().map((one) => <input key={`${key}${one}`} type="hidden" name={key} value={String(one)} />),
-        )}
-        {columnFields(entity)
-          .filter(
-            (f) => testsOf(f).length > 0 && !(f.type.kind === "link" && (options[f.key] ?? []).length > MOST_CHOICES),
-          )
-          .map((f) => (
-            <Box key={f.key} py="4px">
-              <Asked field={f} address={address} units={units} options={options} />
-            </Box>
-          ))}
-        <Box position="sticky" bottom="-12px" bg="sheet" pt="8px" pb="12px" borderTopWidth="1px" borderColor="rule">
-          <QuietButton type="submit">Show what fits</QuietButton>
-        </Box>
-      </Form>
-    </Details>
+    <AskPanel entity={entity} address={address} title="Filters" go="Show what fits" asks={(part) => part.includes(".")}>
+      {columnFields(entity)
+        .filter(
+          (f) => testsOf(f).length > 0 && !(f.type.kind === "link" && (options[f.key] ?? []).length > MOST_CHOICES),
+        )
+        .map((f) => (
+          <Box key={f.key} py="4px">
+            <Asked field={f} address={address} units={units} options={options} />
+          </Box>
+        ))}
+    </AskPanel>
   );
 }
 

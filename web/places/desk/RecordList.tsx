@@ -4,8 +4,9 @@ import { type Kept, mayEdit, PAGE_ROWS } from "@/data/book/lists";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead, QuietButton, TextInput } from "@/kit/controls";
-import { A, Details, Form, Label, Span, Summary, Table } from "@/kit/elements";
+import { A, Form, Label, Span, Table } from "@/kit/elements";
 import type { LinkOptions } from "@/kit/record/FieldInput";
+import { AskPanel } from "./AskPanel";
 import { BulkEdit } from "./BulkEdit";
 import { chosenColumns, columnFields, type ListAddress, listHref } from "./columns";
 import { DeskNav } from "./DeskNav";
@@ -186,44 +187,15 @@ export function RecordList({
   );
 }
 
-/** Which fields stand in the table: a plain form, so that a view can be kept and sent as an address. */
+/** Which fields stand in the table. */
 function Columns({ entity, address, shown }: { entity: Entity; address: ListAddress; shown: readonly string[] }) {
   return (
-    <Details position="relative" fontSize="14px">
-      <Summary borderWidth="1px" borderColor="ruleStrong" rounded="s" px="14px" py="8px" bg="sheet">
-        Columns
-      </Summary>
-      <Form
-        action={`/desk/${entity}`}
-        position="absolute"
-        zIndex="6"
-        bg="sheet"
-        borderWidth="1px"
-        borderColor="ruleStrong"
-        rounded="s"
-        p="12px"
-        mt="4px"
-        w="320px"
-        maxH="380px"
-        overflowY="auto"
-      >
-        {address.q && <input type="hidden" name="q" value={address.q} />}
-        {address.sort && <input type="hidden" name="sort" value={address.sort} />}
-        {address.archived && <input type="hidden" name="archived" value="1" />}
-        {Object.entries(address)
-          .filter(([key, value]) => key.includes(".") && typeof value === "string")
-          .map(([key, value]) => (
-            <input key={key} type="hidden" name={key} value={String(value)} />
-          ))}
-        {columnFields(entity).map((f) => (
-          <Label key={f.key} display="flex" gap="8px" py="2px">
-            <input type="checkbox" name="col" value={f.key} defaultChecked={shown.includes(f.key)} /> {f.label}
-          </Label>
-        ))}
-        <QuietButton type="submit" mt="8px">
-          Show these
-        </QuietButton>
-      </Form>
-    </Details>
+    <AskPanel entity={entity} address={address} title="Columns" go="Show these" asks={(part) => part === "col"}>
+      {columnFields(entity).map((f) => (
+        <Label key={f.key} display="flex" gap="8px" py="2px">
+          <input type="checkbox" name="col" value={f.key} defaultChecked={shown.includes(f.key)} /> {f.label}
+        </Label>
+      ))}
+    </AskPanel>
   );
 }

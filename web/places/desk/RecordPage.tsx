@@ -39,7 +39,10 @@ export function RecordPage({
   looks: readonly { readonly on: string; readonly minute: number; readonly by: string }[];
   below: Awaited<ReturnType<typeof belowRecord>>;
   /** Of a site: its recurring visits, and who may come. */
-  visits: { readonly series: readonly SeriesLine[]; readonly people: readonly [id: string, name: string][] } | null;
+  visits: {
+    readonly series: readonly SeriesLine[];
+    readonly people: readonly { readonly id: string; readonly name: string }[];
+  } | null;
   today: string;
 }) {
   const editable = mayEdit(scope, entity);

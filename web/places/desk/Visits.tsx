@@ -15,7 +15,7 @@ export function Visits({
   today,
 }: {
   siteId: string;
-  people: readonly (readonly [id: string, name: string])[];
+  people: readonly { readonly id: string; readonly name: string }[];
   today: string;
 }) {
   const router = useRouter();
@@ -55,7 +55,7 @@ export function Visits({
           <Box w="190px">
             <FieldRow label="Who comes" error={fields.personId?.[0]}>
               <Choice name="personId">
-                {people.map(([id, name]) => (
+                {people.map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name}
                   </option>

@@ -6,9 +6,10 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 import { FieldRow, GoButton, Notice, TextInput } from "@/kit/controls";
-import { Form, H1 } from "@/kit/elements";
+import { A, Form, H1 } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
 import { useHydrated } from "@/kit/useHydrated";
+import { signIn } from "./signIn";
 
 const Credentials = z.object({
   email: z.email("Enter an e-mail address, such as name@firm.example."),
@@ -21,21 +22,17 @@ const SENTENCE: Record<number, string> = {
   429: "Too many tries. Wait a minute and try again.",
 };
 
-/** Posts to the sign-in library's own route, where its rate limit holds. */
-export function SignIn() {
+/** Signs in; on a server that holds no business yet, the way to begin one stands here too. */
+export function SignIn({ first }: { first: boolean }) {
   const hydrated = useHydrated();
   const [problem, setProblem] = useState<string | null>(null);
   const { register, handleSubmit, formState } = useForm<Credentials>({ resolver: zodResolver(Credentials) });
   const submit = handleSubmit(async (form) => {
     setProblem(null);
     try {
-      const response = await fetch("/api/auth/sign-in/email", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(form),
-      });
-      if (response.ok) window.location.assign("/");
-      else setProblem(SENTENCE[response.status] ?? `The sign-in answered ${response.status}. Try again in a moment.`);
+      const status = await signIn(form.email, form.password);
+      if (status === 200) window.location.assign("/");
+      else setProblem(SENTENCE[status] ?? `The sign-in answered ${status}. Try again in a moment.`);
     } catch {
       setProblem("There is no network. Visits already on this device can be opened without signing in again.");
     }
@@ -73,6 +70,14 @@ export function SignIn() {
             {formState.isSubmitting ? "Signing in" : "Sign in"}
           </GoButton>
         </Form>
+        {first && (
+          <Box mt="16px">
+            Nobody works here yet.{" "}
+            <A href="/begin" color="coralline" textDecoration="underline">
+              Begin your business
+            </A>
+          </Box>
+        )}
       </Box>
     </Flex>
   );

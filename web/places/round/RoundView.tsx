@@ -23,10 +23,12 @@ interface RoundViewProps {
   readonly date: string;
   readonly now: { readonly date: string; readonly minute: number };
   readonly people: readonly { readonly id: string; readonly name: string }[];
+  /** Whether the business has no site yet. */
+  readonly noSites: boolean;
 }
 
 /** The day of one person. */
-export function RoundView({ scope, round, date, now, people }: RoundViewProps) {
+export function RoundView({ scope, round, date, now, people, noSites }: RoundViewProps) {
   const { day, stops } = round;
   const at = (id: string) => stops.find((s) => s.id === id);
   const next = day.stops.find((s) => at(s.stop.id)?.tanks.some((t) => t.visitState !== "closed"));
@@ -88,7 +90,9 @@ export function RoundView({ scope, round, date, now, people }: RoundViewProps) {
       {round.person.id === scope.personId && daysBetween(now.date, date) >= 0 && daysBetween(now.date, date) <= 1 && (
         <KeepDay date={date} personId={scope.personId} />
       )}
-      {stops.length === 0 ? (
+      {noSites ? (
+        <FirstDay office={scope.role === "office"} />
+      ) : stops.length === 0 ? (
         <Nothing date={date} laidOutTo={round.laidOutTo} />
       ) : (
         <>
@@ -113,6 +117,31 @@ export function RoundView({ scope, round, date, now, people }: RoundViewProps) {
           </Flex>
         </>
       )}
+    </Box>
+  );
+}
+
+/** What to do in a business that has just been begun. */
+function FirstDay({ office }: { office: boolean }) {
+  const ways: readonly (readonly [href: string, text: string, why: string])[] = [
+    ["/desk/client/new", "Type a client in", "then their site, and each tank by seven questions"],
+    ...(office
+      ? [["/desk/files", "Bring lists in, or restore a backup", "clients, sites, tanks, readings"] as const]
+      : []),
+  ];
+  return (
+    <Box mt="32px" maxW="60ch">
+      <Box color="soft" mb="12px">
+        Nothing is in the book yet. A site that gets recurring visits appears here by itself.
+      </Box>
+      {ways.map(([href, text, why]) => (
+        <Box key={href} py="6px">
+          <A asChild color="coralline" textDecoration="underline">
+            <AppLink href={href}>{text}</AppLink>
+          </A>
+          <Span color="soft">: {why}</Span>
+        </Box>
+      ))}
     </Box>
   );
 }

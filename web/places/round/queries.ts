@@ -1,6 +1,7 @@
 import { civilOf } from "@keel-round/core/calendar";
 import { cache } from "react";
-import { loadRound, type Round, technicians } from "@/data/round";
+import { technicians } from "@/data/people";
+import { loadRound, type Round } from "@/data/round";
 import type { Scope } from "@/data/scope";
 
 /** Today in the business's zone, and the minute of its day. */

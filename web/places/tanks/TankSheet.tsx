@@ -8,7 +8,8 @@ import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
 import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead } from "@/kit/controls";
-import { A, Nav, Span } from "@/kit/elements";
+import { Span } from "@/kit/elements";
+import { PartsNav } from "@/kit/PartsNav";
 import type { LinkOptions } from "@/kit/record/FieldInput";
 import type { ChangeLine, RestoreAction } from "@/kit/record/History";
 import type { RecordFormProps } from "@/kit/record/RecordForm";
@@ -107,36 +108,13 @@ export function TankSheet({
           ) : null
         }
       />
-      <Nav
-        aria-label="Parts of the sheet"
-        display="flex"
-        gap="18px"
-        mt="8px"
-        mb="14px"
-        fontSize="14.5px"
-        borderBottomWidth="1px"
-        borderColor="ruleStrong"
-        overflowX="auto"
-      >
-        {tabs.map((t) => (
-          <A
-            key={t}
-            asChild
-            py="7px"
-            px="2px"
-            textDecoration="none"
-            color={t === tab ? "ink" : "soft"}
-            fontWeight={t === tab ? "620" : "400"}
-            borderBottomWidth="3px"
-            borderColor={t === tab ? "coralline" : "transparent"}
-            mb="-1px"
-          >
-            <AppLink href={`/tanks/${row.id}?tab=${t}`} aria-current={t === tab ? "page" : undefined}>
-              {TAB_NAME[t]}
-            </AppLink>
-          </A>
-        ))}
-      </Nav>
+      <Box mt="8px">
+        <PartsNav
+          label="Parts of the sheet"
+          parts={tabs.map((t) => [`/tanks/${row.id}?tab=${t}`, TAB_NAME[t]])}
+          here={`/tanks/${row.id}?tab=${tab}`}
+        />
+      </Box>
       {tab === "section" && <SectionTab scope={scope} sheet={sheet} today={today} />}
       {tab === "readings" && <ReadingsTab scope={scope} sheet={sheet} />}
       {tab === "programme" && <ProgrammeTab sheet={sheet} today={today} editable={actions !== null} />}

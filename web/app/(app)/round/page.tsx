@@ -1,5 +1,6 @@
 import { isCivilDate } from "@keel-round/core/calendar";
 import { notFound } from "next/navigation";
+import { anySite } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
 import { Notice } from "@/kit/controls";
 import { nowIn, roundOf, whoseRound } from "@/places/round/queries";
@@ -18,10 +19,12 @@ export default async function RoundPage({ searchParams }: { searchParams: Promis
   const { personId, people } = await whoseRound(scope, who);
   if (!personId) notFound();
   const date = day ?? now.date;
+  const round = await roundOf(scope, personId, date);
   return (
     <RoundView
       scope={scope}
-      round={await roundOf(scope, personId, date)}
+      round={round}
+      noSites={round.stops.length === 0 && !(await anySite(scope))}
       date={date}
       now={now}
       people={scope.role === "office" ? people : []}

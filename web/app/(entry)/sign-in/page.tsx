@@ -1,5 +1,8 @@
+import { connection } from "next/server";
+import { mayBegin } from "@/data/begin";
 import { SignIn } from "@/places/entry/SignIn";
 
-export default function SignInPage() {
-  return <SignIn />;
+export default async function SignInPage() {
+  await connection();
+  return <SignIn first={await mayBegin(null)} />;
 }

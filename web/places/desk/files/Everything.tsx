@@ -119,7 +119,11 @@ export function Everything({ last }: { last: LastArchive | null }) {
         <A href="/archive.schema.json" color="coralline" textDecoration="underline">
           its schema
         </A>
-        . It is restored into an empty business, whole and unaltered or not at all.
+        . It is restored into an empty business, whole and unaltered or not at all:{" "}
+        <A href="/begin" color="coralline" textDecoration="underline">
+          begin an empty business
+        </A>
+        .
       </Box>
     </Box>
   );

@@ -1,5 +1,4 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { recordKinds } from "@keel-round/core/book";
 import { FILE_KINDS, type FileKind } from "@keel-round/core/transfer";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
@@ -10,9 +9,7 @@ import { dayLabel } from "@/kit/words";
 import { DeskNav } from "../DeskNav";
 import { Everything, type LastArchive } from "./Everything";
 import { Upload } from "./Upload";
-
-/** What a kind of file holds, in the plural. */
-const manyOf = (kind: FileKind) => (kind === "reading" ? "readings" : recordKinds[kind].many);
+import { manyOf } from "./words";
 
 export const STATE = {
   staged: "columns to be set",

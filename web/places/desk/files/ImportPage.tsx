@@ -9,6 +9,7 @@ import { Fieldset, Label, Span, Table } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { applyImportAction, cancelImportAction, checkImportAction, undoImportAction } from "./actions";
 import { RowTable, type ShownRow } from "./RowTable";
+import { manyOf } from "./words";
 
 interface ImportFile {
   readonly id: string;
@@ -80,7 +81,7 @@ export function ImportPage({
     <Box>
       <PageHead
         title={file.fileName}
-        facts={`${file.rowsTotal} rows of ${file.kind === "reading" ? "readings" : file.kind}, ${file.encoding}, ${DELIMITER[file.delimiter] ?? file.delimiter}`}
+        facts={`${file.rowsTotal} ${file.rowsTotal === 1 ? "row" : "rows"} of ${manyOf(file.kind)}, ${file.encoding}, ${DELIMITER[file.delimiter] ?? file.delimiter}`}
       />
       {(problem ?? file.error) && (
         <Box role="alert" mt="12px">

@@ -5,8 +5,9 @@ import { z } from "zod";
 import { looksOf } from "@/data/book/codes";
 import { historyOf } from "@/data/book/history";
 import { belowRecord, linkOptions, loadRecord } from "@/data/book/lists";
-import { seriesOf, technicians } from "@/data/book/series";
+import { seriesOf } from "@/data/book/series";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { technicians } from "@/data/people";
 import { whenOf } from "@/data/when";
 import { RecordPage } from "@/places/desk/RecordPage";
 

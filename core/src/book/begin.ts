@@ -1,0 +1,36 @@
+import { z } from "zod";
+
+const NUMBER = String.raw`[-+]?\d{1,3}(?:\.\d+)?`;
+const PLACE = new RegExp(String.raw`^\s*(${NUMBER})\s*[,;\s]\s*(${NUMBER})\s*$`);
+
+const required = (max: number, what: string) => z.string().trim().min(1, what).max(max, `At most ${max} characters.`);
+
+/** What a business is begun with: its own facts and the login of who begins it. */
+export const BeginSchema = z.object({
+  name: required(120, "Say what the business is called."),
+  zone: z.string().refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
+    error: "Choose a time zone.",
+  }),
+  phone: z.string().trim().max(40, "At most 40 characters."),
+  mailFrom: z.email("Enter an e-mail address, such as letters@firm.example."),
+  /** Latitude and longitude in degrees, as typed. */
+  start: z.string().refine((text) => readPlace(text) !== null, {
+    error: "Two numbers, latitude from −90 to 90 and longitude from −180 to 180, such as 50.421, -4.702.",
+  }),
+  person: required(120, "Enter your name."),
+  email: z.email("Enter an e-mail address, such as name@firm.example."),
+  password: z.string().min(10, "At least 10 characters.").max(128, "At most 128 characters."),
+});
+export type Begin = z.infer<typeof BeginSchema>;
+
+/**
+ * Latitude and longitude in degrees out of one line, "50.421, -4.702".
+ *
+ * @returns null for anything else and for a place that is not on the globe.
+ */
+export function readPlace(text: string): { lat: number; lon: number } | null {
+  const found = PLACE.exec(text.replaceAll("−", "-"));
+  if (!found) return null;
+  const [lat, lon] = [Number(found[1]), Number(found[2])];
+  return Math.abs(lat) <= 90 && Math.abs(lon) <= 180 ? { lat, lon } : null;
+}
