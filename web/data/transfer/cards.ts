@@ -25,11 +25,12 @@ export function wholeFileForm(head: string): Told["form"] | null {
  */
 export function toldTable(form: Told["form"], text: string): Told {
   const told = form === "card" ? cards(text) : places(text);
+  // What is said nowhere is no column: an empty one would only ask what it means.
+  const filled = told.headings.map((_, i) => told.rows.some((row) => row[i]));
   // No spreadsheet ever opened this: a text that begins like a formula is one all the same.
-  return {
-    ...told,
-    rows: told.rows.map((row) => row.map((cell) => (/^-?[\d.]+$/.test(cell) ? cell : guardText(cell)))),
-  };
+  const cells = (row: readonly string[]) =>
+    row.filter((_, i) => filled[i]).map((cell) => (/^-?[\d.]+$/.test(cell) ? cell : guardText(cell)));
+  return { ...told, headings: told.headings.filter((_, i) => filled[i]), rows: told.rows.map(cells) };
 }
 
 /** Category of a card whose person gets a copy of every letter. */
@@ -89,7 +90,7 @@ function places(text: string): Told {
     throw new Refused(
       422,
       "not-places",
-      "This JSON is no collection of places (GeoJSON). An archive of Keel Round is brought in under “Everything”.",
+      "This JSON is no collection of places (GeoJSON). An archive of Keel Round is restored under “Back up and restore”.",
     );
   const features = file.features as {
     id?: unknown;
