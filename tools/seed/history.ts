@@ -199,7 +199,23 @@ export function liveThrough(
   }
   for (const [code, past] of Object.entries(story.past ?? {}))
     if (past) lastDone.set(code as TaskCode, addDays(today, -past.doneDaysAgo));
-  return { visits, lastDone, lastSector };
+  return { visits: withLately(visits, story.lately?.readings ?? {}), lastDone, lastSector };
+}
+
+/** The past with what was read at its last visit set. */
+function withLately(visits: readonly PastVisit[], set: Partial<Record<Parameter, number>>): PastVisit[] {
+  const last = visits.at(-1);
+  if (!last) return [];
+  const readings = (Object.entries(set) as [Parameter, number][]).map(([parameter, value]) => {
+    const facts = parameterFacts[parameter];
+    const method = facts.methods[0]?.method ?? "";
+    const entered = value.toFixed(facts.decimals);
+    const parsed = parseReading({ parameter, text: entered, unit: facts.unit, method });
+    if (!parsed.ok) throw new Error(`${entered} is no reading of ${parameter}`);
+    return { parameter, entered, unit: facts.unit, method, value: parsed.value, sigma: parsed.sigma };
+  });
+  const kept = last.readings.filter((r) => set[r.parameter] === undefined);
+  return [...visits.slice(0, -1), { ...last, readings: [...kept, ...readings] }];
 }
 
 function read(

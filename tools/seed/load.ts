@@ -323,11 +323,15 @@ function addTank(
     id: tankId,
     businessId,
     siteId: at.siteId,
-    sourceId,
+    sourceId: sourceIds.get(story.lately?.source ?? story.source) ?? "",
     topUpSourceId: sourceIds.get("purified") ?? "",
     name: story.tank,
     kind: story.kind,
-    facts: story.facts,
+    facts: {
+      ...story.facts,
+      ...story.lately?.facts,
+      schools: { ...story.facts.schools, ...story.lately?.schools },
+    },
   });
   const book = { id: tankId, name: story.tank, kind: story.kind, ...story.facts, animals: story.animals } as TankBook;
   for (const [position, group] of story.animals.entries())

@@ -7,7 +7,7 @@ type Details = Partial<
   > & { readonly codes: string }
 >;
 
-/** What is known of getting in and of the water at the ten sites of the stories. */
+/** What is known of getting in and of the water, at the ten sites of the stories and where else it matters. */
 export const siteDetails: Readonly<Record<string, Details>> = {
   "Maritime College": {
     askFor: "the porter",
@@ -39,6 +39,7 @@ export const siteDetails: Readonly<Record<string, Details>> = {
     hotWater: true,
     codes: "Key box 1957",
   },
+  "Northgate School": { hotWater: false },
   "Seagrass Lab": {
     askFor: "the bench on call",
     parking: "gravel by the boat shed",

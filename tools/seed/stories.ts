@@ -67,6 +67,13 @@ export interface Story {
   readonly past?: Partial<
     Record<TaskCode, { readonly doneDaysAgo: number; readonly slips?: number; readonly reason?: string }>
   >;
+  /** What was changed since the last visit: facts, the water it is filled with, and what was read then. */
+  readonly lately?: {
+    readonly facts?: Partial<TankFacts>;
+    readonly schools?: Partial<TankFacts["schools"]>;
+    readonly source?: string;
+    readonly readings?: Partial<Record<Parameter, number>>;
+  };
   readonly openFinding?: {
     readonly kind: "equipment" | "livestock" | "safety" | "other";
     readonly text: string;

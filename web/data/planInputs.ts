@@ -1,9 +1,16 @@
-import { addDays, daysBetween } from "@keel-round/core/calendar";
+import { addDays, daysBetween, weekday } from "@keel-round/core/calendar";
 import type { TankTask } from "@keel-round/core/programme";
 import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
 import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
-import { type DailyLimits, type OpenFinding, type PlanInput, sourceOn, type WaterSource } from "@keel-round/core/visit";
+import {
+  DEFAULT_LIMITS,
+  minutesForWater,
+  type OpenFinding,
+  type PlanInput,
+  sourceOn,
+  type WaterSource,
+} from "@keel-round/core/visit";
 import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
 import { groupBy } from "./groupBy";
@@ -12,10 +19,12 @@ import {
   business,
   finding,
   levelLog,
+  person,
   reading,
   site,
   source,
   stepLog,
+  stop,
   tank,
   tankEvent,
   task,
@@ -29,6 +38,8 @@ const HISTORY_DAYS = 120;
 /** Library weight of a tank's evaporation against logged levels. */
 const EVAPORATION_WEIGHT = 2;
 const LOGGED_STEPS = 12;
+/** A van that carries so many kilograms of water carries this many litres of the heaviest. */
+const SALT_KG_PER_L = 1.025;
 /** Where the recurring stops are not laid out yet, the next visit is taken to be this far off. */
 const FALLBACK_INTERVAL_DAYS = 7;
 
@@ -100,7 +111,7 @@ export async function loadPlanInputs(
     and(eq(t.businessId, businessId as never), inArray(t.tankId, tankIds as never[]));
   const topUp = alias(source, "top_up");
 
-  const [books, animals, tasks, readings, changes, findings, steps, levels, events, neighbours, [firm]] =
+  const [books, animals, tasks, readings, changes, findings, steps, levels, events, neighbours, vanRows, [firm]] =
     await Promise.all([
       q
         .select({ tank, site, source, topUp })
@@ -168,6 +179,18 @@ export async function loadPlanInputs(
           ),
         )
         .orderBy(visit.onDate),
+      q
+        .select({
+          visitId: visit.id,
+          vanKg: person.vanKg,
+          tanks: sql<number>`(select count(*) from ${visit} as other where other.stop_id = ${visit.stopId})`.mapWith(
+            Number,
+          ),
+        })
+        .from(visit)
+        .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
+        .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
+        .where(and(eq(visit.businessId, businessId), inArray(visit.id, visitIds))),
       q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
     ]);
   if (!firm) return new Map();
@@ -184,6 +207,8 @@ export async function loadPlanInputs(
     neighbours: groupBy(neighbours, (r) => r.tankId),
   };
   const own = new Set(visitIds);
+  const vans = new Map(vanRows.map((r) => [r.visitId, r.vanKg / SALT_KG_PER_L]));
+  const sharing = new Map(vanRows.map((r) => [r.visitId, r.tanks]));
 
   const inputs = new Map<string, PlanInput>();
   for (const v of visits) {
@@ -205,7 +230,7 @@ export async function loadPlanInputs(
       evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(maps.levels.get(v.tankId))),
     };
     const dates = maps.neighbours.get(v.tankId) ?? [];
-    inputs.set(v.visitId, {
+    const input: PlanInput = {
       book,
       readings: tankReadings.map((r) => ({
         parameter: r.parameter as Parameter,
@@ -217,15 +242,23 @@ export async function loadPlanInputs(
       tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
       source: atSite(sourceOf(row.source, v.on), row.site),
       topUpSource: sourceOf(row.topUp, v.on),
-      limits: firm.limits as DailyLimits,
+      // A firm that set its limits before one of them was known has the usual one.
+      limits: { ...DEFAULT_LIMITS, ...firm.limits },
       findings: (maps.findings.get(v.tankId) ?? []).filter((f) => f.visitId !== v.visitId).map(openFinding),
       on: v.on,
       nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
       lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
       belowMarkCm: null,
-      litresOnBoard: null,
+      litresOnBoard: vans.get(v.visitId) ?? null,
       loggedMinutes: minutesByStep((maps.steps.get(v.tankId) ?? []).filter((s) => s.visitId !== v.visitId)),
       site: siteOf(row.site, underTreatment(book, v.on)),
+    };
+    const window = row.site.windows[String(weekday(v.on))];
+    inputs.set(v.visitId, {
+      ...input,
+      minutesForWater: window
+        ? minutesForWater(input, window.to - window.from, row.site.setUpMinutes, sharing.get(v.visitId) ?? 1)
+        : null,
     });
   }
   return inputs;

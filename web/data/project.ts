@@ -131,7 +131,12 @@ async function projectChange(
     outL: state.litres.outL,
     inL: state.litres.inL,
     systemL,
-    share: effectiveShare(Math.min(state.litres.outL, mode === "batch" ? systemL : state.litres.outL), systemL, mode),
+    share: effectiveShare(
+      Math.min(state.litres.outL, mode === "batch" ? systemL : state.litres.outL),
+      systemL,
+      mode,
+      book.deadL,
+    ),
     chemistry: sourceRow.facts.chemistry,
   });
 }

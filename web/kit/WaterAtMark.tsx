@@ -115,11 +115,16 @@ const LIMIT_NAME: Readonly<Record<WaterPlan["limits"][number]["code"], string>> 
   landmark: "a landmark",
   floor: "the bed",
   "sump-level": "the return pump",
+  hose: "the drain hose",
   animals: "what the animals bear",
   "alkalinity-a-day": "alkalinity a day",
+  "calcium-a-day": "calcium a day",
+  "magnesium-a-day": "magnesium a day",
   "salinity-a-day": "salinity a day",
   "temperature-a-day": "temperature a day",
   "on-board": "water on board",
+  "time-on-site": "time on site",
+  "drain-rule": "waste to carry",
   "free-ammonia": "free ammonia",
 };
 

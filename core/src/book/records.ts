@@ -24,7 +24,7 @@ const choice = (options: readonly (readonly [string, string])[]): FieldType => (
 const yesNo: FieldType = { kind: "yes-no" };
 const link = (to: Entity): FieldType => ({ kind: "link", to });
 /** Of a vessel, a sump or what stands in it, m. */
-const length = (low = 0): FieldType => ({ kind: "length", low, high: 20, decimals: 1 });
+const length = (low = 0, high = 20): FieldType => ({ kind: "length", low, high, decimals: 1 });
 const needed = { required: true } as const;
 
 const named = (label: string, group: string): Field => ({ key: "name", label, type: text(120), ...needed, group });
@@ -321,6 +321,24 @@ const BAND: readonly Field[] = [
   column("required", "Always measured", yesNo),
 ];
 
+const HOSES = "Hose and pump";
+
+const hoseFields = (of: string, label: string): Field[] => [
+  { key: `${of}.boreMm`, label: `${label}, bore`, type: number("mm", 2, 200, 0), group: HOSES },
+  { key: `${of}.lengthM`, label: `${label}, length`, type: number("m", 0.1, 200, 1), group: HOSES },
+];
+
+const timedFields = (of: string, label: string): Field[] => [
+  {
+    key: `${of}.timed.litres`,
+    label: `Timed bucket, ${label}`,
+    type: { kind: "volume", low: 0.1, high: 1000, decimals: 1 },
+    hint: "Filled by the watch: it beats the formula.",
+    group: HOSES,
+  },
+  { key: `${of}.timed.seconds`, label: `It took, ${label}`, type: number("s", 0.5, 86_400, 0), group: HOSES },
+];
+
 const tank: RecordKind = {
   entity: "tank",
   one: "tank",
@@ -462,6 +480,39 @@ const tank: RecordKind = {
     { key: "mostShare", label: "Animals bear at one time", type: share, ...needed, group: "Work" },
     { key: "drainLPerMinute", label: "Drains", type: number("L/min", 0.1, 500, 1), ...needed, group: "Work" },
     { key: "refillLPerMinute", label: "Fills", type: number("L/min", 0.1, 500, 1), ...needed, group: "Work" },
+    ...hoseFields("drainHose", "Drain hose"),
+    {
+      key: "drainHose.dropM",
+      label: "Drain hose ends below the tank's floor by",
+      type: length(-5, 20),
+      hint: "With bore, length and fall the drain time follows the falling water. Without a hose the litres a minute above count.",
+      group: HOSES,
+    },
+    ...timedFields("drainHose", "drain hose"),
+    ...hoseFields("refillPump", "Refill hose"),
+    { key: "refillPump.liftM", label: "Refill lifted by", type: length(-5, 20), group: HOSES },
+    { key: "refillPump.shutOffM", label: "Refill pump lifts at most", type: length(0.1, 60), group: HOSES },
+    {
+      key: "refillPump.openLPerMinute",
+      label: "Refill pump gives, unlifted",
+      type: number("L/min", 0.1, 1000, 1),
+      group: HOSES,
+    },
+    ...timedFields("refillPump", "refill"),
+    {
+      key: "deadL",
+      label: "Does not mix during a change",
+      type: { kind: "volume", low: 0, high: 50_000, decimals: 0 },
+      hint: "Behind rock, in closed filters. Only a change in and out together keeps its old water.",
+      group: HOSES,
+    },
+    {
+      key: "carryAwayL",
+      label: "Waste that can be carried away",
+      type: { kind: "volume", low: 1, high: 5000, decimals: 0 },
+      hint: "Where salt water may not go down the drain.",
+      group: HOSES,
+    },
     {
       key: "access",
       label: "Getting at it",

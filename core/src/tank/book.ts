@@ -130,6 +130,33 @@ export interface Treatment {
   readonly followUpOn: string;
 }
 
+/** A vessel of known litres filled by the hose, by the watch: it beats the formula. */
+export interface TimedBucket {
+  readonly litres: number;
+  readonly seconds: number;
+}
+
+/** A hose that drains the display by its own fall. */
+export interface DrainHose {
+  readonly boreMm: number;
+  readonly lengthM: number;
+  /** From the tank's inside floor down to the free end of the hose, m; below zero the end lies higher. */
+  readonly dropM: number;
+  /** Timed while the water stood where its fall begins. */
+  readonly timed?: TimedBucket | undefined;
+}
+
+/** The pump that brings the new water in, by the two ends of its curve. */
+export interface RefillPump {
+  readonly shutOffM: number;
+  readonly openLPerMinute: number;
+  readonly boreMm: number;
+  readonly lengthM: number;
+  /** From the water it takes up to where the hose ends, m. */
+  readonly liftM: number;
+  readonly timed?: TimedBucket | undefined;
+}
+
 /** Everything about a tank that a plan needs. */
 export interface TankBook {
   readonly id: string;
@@ -168,6 +195,12 @@ export interface TankBook {
   readonly targetC: number;
   readonly drainLPerMinute: number;
   readonly refillLPerMinute: number;
+  readonly drainHose?: DrainHose | undefined;
+  readonly refillPump?: RefillPump | undefined;
+  /** Water of the system that does not mix while it is changed, L: behind rock, in closed filters. */
+  readonly deadL?: number | undefined;
+  /** Waste that can be carried away from here, L; where none of it may go down the drain. */
+  readonly carryAwayL?: number | undefined;
   readonly notes: readonly string[];
   /** The most that this tank's animals bear at one time, 0 to 1. */
   readonly mostShare: number;

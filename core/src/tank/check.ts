@@ -1,5 +1,5 @@
 import { OutOfRangeError } from "../issues/index.ts";
-import { displayVolumeL, grossVolumeL, vesselHeightM } from "../vessel/index.ts";
+import { displayVolumeL, grossVolumeL, sumpVolumeL, vesselHeightM } from "../vessel/index.ts";
 import type { TankBook } from "./book.ts";
 
 /** Something about a tank's dimensions that cannot be, as data. `fields` are where it may be mended. */
@@ -15,13 +15,17 @@ export interface TankMisfit {
     | "weir-above-level"
     | "landmark-above-glass"
     | "needs-sump"
+    | "dead-too-big"
     | "no-volume";
   readonly field: string;
   /** The most that would fit, in the field's canonical unit. */
   readonly most: number;
 }
 
-type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks"> & {
+/** A system that mixes less than half of its water is not understood well enough to be planned. */
+const MOST_DEAD = 0.5;
+
+type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks" | "deadL"> & {
   readonly schools?: Pick<TankBook["schools"], "how" | "heater">;
 };
 
@@ -30,7 +34,7 @@ type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks"> & {
  *
  * Every dimension alone is sound here; this asks whether water, bed, rock and sump fit into the glass.
  */
-export function tankMisfits({ display, sump, landmarks, schools }: Dimensions): TankMisfit[] {
+export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimensions): TankMisfit[] {
   const { vessel, runningLevelM, substrateDepthM, rockTopM, rockKg, measuredNetL } = display;
   const heightM = vesselHeightM(vessel);
   const misfits: TankMisfit[] = [];
@@ -58,7 +62,9 @@ export function tankMisfits({ display, sump, landmarks, schools }: Dimensions): 
   // Rock of 2.8 kg a litre that fills more than nine tenths of its own heap is a mistake of weight or height.
   if (rockKg / 2.8 > 0.9 * roomL) return [{ code: "rock-too-big", field: "display.rockKg", most: 0.9 * roomL * 2.8 }];
   try {
-    if (displayVolumeL(display, runningLevelM) > 0) return [];
+    const systemL = displayVolumeL(display, runningLevelM) + (sump ? sumpVolumeL(sump, sump.runningLevelM) : 0);
+    if (deadL !== undefined && systemL > 0) most("dead-too-big", "deadL", deadL, MOST_DEAD * systemL);
+    if (systemL > 0) return misfits;
   } catch (error) {
     if (!(error instanceof OutOfRangeError)) throw error;
   }

@@ -1,10 +1,12 @@
 export {
   type AnimalGroup,
   type Band,
+  type DrainHose,
   EXCEPTION_KINDS,
   type FilterUnit,
   isSalt,
   type Landmark,
+  type RefillPump,
   type Schools,
   type StandingException,
   SWITCH_GEAR,
@@ -13,6 +15,7 @@ export {
   TANK_KINDS,
   type TankBook,
   type TankKind,
+  type TimedBucket,
   type Treatment,
 } from "./book.ts";
 export { type TankMisfit, tankMisfits } from "./check.ts";

@@ -74,6 +74,9 @@ export const KindFactsSchema = z.object({
   bands: BandsSchema,
 });
 
+const timed = z.object({ litres: z.number().min(0.1).max(1000), seconds: z.number().min(0.5).max(86_400) }).optional();
+const hose = { boreMm: z.number().min(2).max(200), lengthM: z.number().min(0.1).max(200) };
+
 /** The stored facts of a tank: `TankBook` without its row's own id, name and kind, and without its animals. */
 export const TankFactsSchema = z.object({
   display: z.object({
@@ -139,6 +142,18 @@ export const TankFactsSchema = z.object({
   targetC: z.number().min(0).max(40),
   drainLPerMinute: z.number().positive(),
   refillLPerMinute: z.number().positive(),
+  drainHose: z.object({ ...hose, dropM: z.number().min(-5).max(20), timed }).optional(),
+  refillPump: z
+    .object({
+      ...hose,
+      shutOffM: z.number().min(0.1).max(60),
+      openLPerMinute: z.number().min(0.1).max(1000),
+      liftM: z.number().min(-5).max(20),
+      timed,
+    })
+    .optional(),
+  deadL: z.number().min(0).optional(),
+  carryAwayL: z.number().positive().optional(),
   notes: z.array(z.string()),
   /** Fields that were filled from the kind and not looked at yet, by key. */
   assumed: z.array(z.string()).optional(),

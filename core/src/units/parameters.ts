@@ -1,4 +1,5 @@
 import {
+  densityKgM3,
   type GravityReference,
   salinityFromConductivity,
   salinityFromGravity,
@@ -81,6 +82,11 @@ const PO4_PER_P = (30.974 + 4 * 15.999) / 30.974;
 const DKH_PER_MEQ = 2.804;
 const DKH_PER_PPM = 1 / 17.85;
 
+/** Floats in the sample, so that its figure is right at one temperature only; read with the sample's. */
+export const GLASS_HYDROMETER = "glass hydrometer";
+/** Sea water at 35 PSU and 25 °C, kg/L: what turns a figure declared by mass into one by volume. */
+const SEA_KG_PER_L = densityKgM3(35, 25) / 1000;
+
 const STRIP = { method: "strip", relative: 0.4 };
 const LIQUID = { method: "liquid kit", relative: 0.2 };
 const PHOTOMETER = { method: "photometer", relative: 0.1 };
@@ -117,10 +123,18 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
         // Shown as it would read at 25 °C; inverted by search because the scale has no closed inverse.
         fromCanonical: (x) => invertConductivity(x),
       },
+      {
+        unit: "mS/cm at 25 °C",
+        decimals: 1,
+        // The meter has brought it to 25 °C already: the sample's own temperature would count twice.
+        toCanonical: (x) => salinityFromConductivity(x, 25),
+        fromCanonical: (x) => invertConductivity(x),
+      },
     ],
     methods: [
       { method: "meter", absolute: 0.5 },
       { method: "refractometer", absolute: 1 },
+      { method: GLASS_HYDROMETER, absolute: 1 },
       { method: "hydrometer", absolute: 2 },
     ],
   },
@@ -169,7 +183,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     decimals: 0,
     plausible: [0, 1000],
     step: 5,
-    units: [same("mg/L", 0)],
+    units: [same("mg/L", 0), scaled("mg/kg", 0, SEA_KG_PER_L)],
     methods: [
       { method: "liquid kit", absolute: 20 },
       { method: "photometer", absolute: 15 },
@@ -181,7 +195,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     decimals: 0,
     plausible: [0, 3000],
     step: 10,
-    units: [same("mg/L", 0)],
+    units: [same("mg/L", 0), scaled("mg/kg", 0, SEA_KG_PER_L)],
     methods: [{ method: "liquid kit", absolute: 50 }],
   },
   ammonia: {

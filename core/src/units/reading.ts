@@ -1,6 +1,7 @@
 import { OutOfRangeError } from "../issues/index.ts";
+import { type GravityReference, salinityFromHydrometer } from "../water/index.ts";
 import { Z95 } from "../worked/index.ts";
-import { type Parameter, parameterFacts } from "./parameters.ts";
+import { GLASS_HYDROMETER, type Parameter, parameterFacts } from "./parameters.ts";
 
 /** A figure as a person gave it. */
 export interface EnteredReading {
@@ -43,7 +44,11 @@ export function parseReading(entered: EnteredReading): ParsedReading {
   const option = facts.units.find((u) => u.unit === entered.unit);
   if (!option) return { ok: false, problem: { code: "unknown-unit" } };
 
-  const value = tryConvert(() => option.toCanonical(number, entered.temperatureC ?? 25));
+  const value = tryConvert(() =>
+    floats(entered)
+      ? salinityFromHydrometer(number, entered.temperatureC ?? 25, referenceOf(entered.unit))
+      : option.toCanonical(number, entered.temperatureC ?? 25),
+  );
   const [low, high] = facts.plausible;
   // Nobody's sea water is 1.0 ppt by a refractometer: a figure that close to 1 is a specific gravity.
   const gravityAsPpt = entered.parameter === "salinity" && entered.unit === "ppt" && number >= 0.99 && number <= 1.04;
@@ -67,6 +72,11 @@ export function parseReading(entered: EnteredReading): ParsedReading {
   }
   return { ok: true, value, sigma: methodSigma(entered.parameter, entered.method, value) };
 }
+
+/** Whether a figure is a specific gravity of a glass that floats: it is right at its own temperature only. */
+const floats = ({ method, unit }: EnteredReading) => method === GLASS_HYDROMETER && unit.startsWith("SG ");
+
+const referenceOf = (unit: string) => unit.slice("SG ".length) as GravityReference;
 
 function tryConvert(convert: () => number): number | null {
   try {

@@ -67,6 +67,39 @@ describe("entered readings", () => {
     expect(methodSigma("nitrate", "liquid kit", 40)).toBeCloseTo(Math.hypot(8 / 1.959964, 1 / Math.sqrt(12)), 9);
   });
 
+  test("a glass hydrometer is read by the density that it floats in, at the sample's temperature", () => {
+    const cold = parseReading({
+      parameter: "salinity",
+      text: "1.0260",
+      unit: "SG 25/25",
+      method: "glass hydrometer",
+      temperatureC: 20,
+    });
+    expect(cold).toMatchObject({ ok: true, value: expect.closeTo(32.82, 2) });
+    // A swinging arm is not corrected: its glass does not matter, and it is good to 2 ppt.
+    const arm = parseReading({
+      parameter: "salinity",
+      text: "1.0260",
+      unit: "SG 25/25",
+      method: "hydrometer",
+      temperatureC: 20,
+    });
+    expect(arm).toMatchObject({ ok: true, value: expect.closeTo(34.51, 1) });
+  });
+
+  test("a conductivity that the meter brought to 25 °C is not corrected twice", () => {
+    const read = (unit: string) =>
+      parseReading({ parameter: "salinity", text: "53.0", unit, method: "meter", temperatureC: 20 });
+    expect(read("mS/cm at 25 °C")).toMatchObject({ ok: true, value: expect.closeTo(34.95, 1) });
+    expect(read("mS/cm raw")).toMatchObject({ ok: true, value: expect.closeTo(39.2, 1) });
+  });
+
+  test("a figure by mass becomes one by volume with the density of sea water", () =>
+    // 420 mg/kg × 1.0233 kg/L.
+    expect(parseReading({ parameter: "calcium", text: "420", unit: "mg/kg", method: "liquid kit" })).toMatchObject({
+      value: expect.closeTo(429.8, 1),
+    }));
+
   test("every unit of every parameter comes back to where it started", () =>
     fc.assert(
       fc.property(
@@ -77,7 +110,7 @@ describe("entered readings", () => {
           const value = plausible[0] + part * (plausible[1] - plausible[0]);
           for (const unit of units) {
             // Conductivity's scale starts at 2 PSU and is given at the sample's temperature.
-            if (unit.unit === "mS/cm raw" && (value < 2.2 || value > 40)) continue;
+            if (unit.unit.startsWith("mS/cm") && (value < 2.2 || value > 40)) continue;
             expect(unit.toCanonical(inUnit(parameter, value, unit.unit), 25)).toBeCloseTo(value, 4);
           }
         },

@@ -23,9 +23,18 @@ export {
   type VisitState,
   visitState,
 } from "./log.ts";
+export {
+  drainFlowLPerMinute,
+  drainMinutesOf,
+  hoseLimitL,
+  minutesBelow,
+  pumpFlowOf,
+  refillFlowLPerMinute,
+  refillMinutesOf,
+} from "./moving.ts";
 export { type Orderable, OrderCycleError, type OrderRule, orderSteps } from "./order.ts";
 export { planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
-export { comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
+export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
 export {
@@ -37,6 +46,7 @@ export {
   sourceTest,
 } from "./sourceOn.ts";
 export { gearName, type Step } from "./steps.ts";
+export { minutesForWater } from "./timeOnSite.ts";
 export {
   type Expected,
   type Exposure,

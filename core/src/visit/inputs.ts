@@ -56,6 +56,10 @@ export interface DailyLimits {
   readonly salinityDownPpt: number;
   readonly temperatureC: number;
   readonly freeAmmoniaMgL: number;
+  readonly calciumMgL: number;
+  readonly magnesiumMgL: number;
+  /** pH only warns: it is compared at the same hour of the day. */
+  readonly ph: number;
 }
 
 /** General practice, editable. Free ammonia after Emerson-era toxicity work: 0.02 mg/L as NH3. */
@@ -65,6 +69,9 @@ export const DEFAULT_LIMITS: DailyLimits = {
   salinityDownPpt: 2,
   temperatureC: 1.5,
   freeAmmoniaMgL: 0.02,
+  calciumMgL: 50,
+  magnesiumMgL: 100,
+  ph: 0.2,
 };
 
 /** An open matter from earlier visits. */
@@ -92,6 +99,8 @@ export interface PlanInput {
   readonly belowMarkCm: number | null;
   /** Litres of the new water that the van can spare for this tank; null without limit. */
   readonly litresOnBoard: number | null;
+  /** Minutes of the site's open hours that this tank's other work leaves for moving water; null where it is always open. */
+  readonly minutesForWater?: number | null;
   /** What steps took on this tank, minutes by step, oldest first. */
   readonly loggedMinutes: Readonly<Record<string, readonly number[]>>;
   readonly site: {

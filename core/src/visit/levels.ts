@@ -3,8 +3,8 @@ import { cmFromRim, displayLevelM, displayVolumeL, sumpVolumeL, vesselHeightM } 
 
 /** Where a tank's drain mark is drawn, if it has one. */
 export function markPlace(book: TankBook): "display" | "sump" | "none" {
-  if (book.schools.how === "from-sump" && book.sump) return "sump";
-  return book.schools.how === "in-and-out" || book.schools.policy === "continuous" ? "none" : "display";
+  if (book.schools.how === "in-and-out" || book.schools.policy === "continuous") return "none";
+  return book.schools.how === "from-sump" && book.sump ? "sump" : "display";
 }
 
 /** The level from which the display's fall is counted: what stands above the weir runs to the sump first. */

@@ -1,7 +1,14 @@
 import { daysBetween } from "../calendar/civil.ts";
 import type { Schools, TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
-import { settledPeak, shareToHold } from "../water/index.ts";
+import {
+  changesToReach,
+  dailyToHold,
+  intervalToHold,
+  settledPeak,
+  settledTrough,
+  shareToHold,
+} from "../water/index.ts";
 import type { PlanInput } from "./inputs.ts";
 import { planWater, type WaterPlan } from "./water.ts";
 
@@ -33,6 +40,10 @@ export interface Forward {
   readonly shareToHold: number | null;
   /** Days between changes of this share that keep the peak at the ceiling; null where none can. */
   readonly daysToHold: number | null;
+  /** Litres exchanged every day by itself that hold the ceiling; null where no exchange can. */
+  readonly dailyL: number | null;
+  /** Changes like this one, a day apart, until the ceiling is met; null where none can, 0 where it is met. */
+  readonly changesToCeiling: number | null;
 }
 
 /** One policy on a tank: its plan for the visit, and where it leads. */
@@ -59,8 +70,8 @@ function onPolicy(book: TankBook, policy: Schools["policy"]): TankBook {
 /**
  * Where a change of this size leads at this interval, for what builds up and has been fitted.
  *
- * Settled peak Cr + a·t/f, trough one build-up below it; the share and the interval that hold the ceiling solve the same
- * for f and t.
+ * Settled peak Cr + a·t/f, trough one build-up below it; the share, the interval and the daily exchange that hold the
+ * ceiling solve the same for f, t and q.
  */
 export function forwardOf(input: PlanInput, water: WaterPlan): Forward[] {
   const interval = daysBetween(input.on, input.nextVisitOn);
@@ -74,18 +85,24 @@ export function forwardOf(input: PlanInput, water: WaterPlan): Forward[] {
     const after = water.after.find((e) => e.parameter === parameter)?.after.value ?? rate.now;
     const days = (ceiling - after) / rate.perDay;
     const needed = ceiling > refill ? shareToHold(ceiling, refill, rate.perDay, interval) : null;
-    const peak = share > 0 ? settledPeak(refill, rate.perDay, interval, share) : Number.POSITIVE_INFINITY;
+    const changing = share > 0;
+    const held = ceiling > refill && changing ? intervalToHold(ceiling, refill, rate.perDay, share) : 0;
+    const back =
+      rate.now <= ceiling
+        ? ({ ok: true, changes: 0 } as const)
+        : changesToReach({ before: rate.now, target: ceiling, refill, share });
     return [
       {
         parameter,
         perDay: rate.perDay,
         ceiling,
-        peak,
-        trough: peak - rate.perDay * interval,
+        peak: changing ? settledPeak(refill, rate.perDay, interval, share) : Number.POSITIVE_INFINITY,
+        trough: changing ? settledTrough(refill, rate.perDay, interval, share) : Number.POSITIVE_INFINITY,
         daysToCeiling: days > FORWARD_DAYS ? null : Math.max(0, Math.floor(days)),
         shareToHold: needed !== null && needed <= 1 ? needed : null,
-        daysToHold:
-          ceiling > refill && share > 0 ? Math.floor(((ceiling - refill) * share) / rate.perDay + 1e-9) || null : null,
+        daysToHold: Math.floor(held + 1e-9) || null,
+        dailyL: dailyToHold(ceiling, refill, rate.perDay, water.systemL.value),
+        changesToCeiling: back.ok ? back.changes : null,
       },
     ];
   });
@@ -98,4 +115,36 @@ export function comparePolicies(input: PlanInput): PolicyPlan[] {
     const water = planWater(variant);
     return { policy, input: variant, water, forward: forwardOf(variant, water) };
   });
+}
+
+/** Whether what builds up stays inside its band until the next visit, by the highest it comes to over its ceiling. */
+const overUntilNext = ({ input, water, forward }: PolicyPlan): number => {
+  const interval = daysBetween(input.on, input.nextVisitOn);
+  return Math.max(
+    0,
+    ...forward.map((f) => {
+      const after = water.after.find((e) => e.parameter === f.parameter)?.after.value ?? f.ceiling;
+      return (after + f.perDay * interval) / f.ceiling - 1;
+    }),
+  );
+};
+
+/** Less over a ceiling than this is none: no kit tells it. */
+const NO_MATTER = 0.005;
+
+/**
+ * The policy that serves this visit best: the least water that keeps all inside its bands until the next one; where none
+ * does, the one that comes nearest. A tie goes to the tank's own.
+ *
+ * @returns null where nothing has been fitted: without a rate no policy can be judged.
+ */
+export function bestPolicy(plans: readonly PolicyPlan[], own: Schools["policy"]): Schools["policy"] | null {
+  const known = plans.filter((p) => p.forward.length > 0 && p.water.decision !== "unknown");
+  if (known.length === 0) return null;
+  const judged = known.map((p) => {
+    const over = overUntilNext(p);
+    return { policy: p.policy, over: over < NO_MATTER ? 0 : over, litres: p.water.litres.value };
+  });
+  judged.sort((a, b) => a.over - b.over || a.litres - b.litres || Number(b.policy === own) - Number(a.policy === own));
+  return judged[0]?.policy ?? null;
 }

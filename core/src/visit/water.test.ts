@@ -102,13 +102,41 @@ describe("what holds it down", () => {
   });
   test("what the animals bear, and what is on board", () => {
     expect(planWater(inputOf({ ...fixed, mostShare: 0.1 })).binding?.code).toBe("animals");
-    expect(planWater(inputOf(fixed, { litresOnBoard: 33 }))).toMatchObject({
+    const brought = { source: { ...tap, kind: "purified" as const }, litresOnBoard: 33 };
+    expect(planWater(inputOf(fixed, brought))).toMatchObject({
       binding: { code: "on-board" },
       litres: { value: 33 },
     });
+    // A tap is at the site, whatever the van carries.
+    expect(planWater(inputOf(fixed, { litresOnBoard: 33 })).binding).toBeNull();
+  });
+  test("calcium and magnesium a day", () => {
+    const hard = { source: { ...tap, chemistry: { ...tap.chemistry, calcium: 80, magnesium: 10 } } };
+    // 50 mg/L of a difference of 400 is an eighth of 200 L; 100 of 1 000 a tenth.
+    expect(planWater(inputOf(fixed, { ...hard, readings: [reading("calcium", 480)] }))).toMatchObject({
+      binding: { code: "calcium-a-day", value: 50 },
+      litres: { value: 25 },
+    });
+    expect(planWater(inputOf(fixed, { ...hard, readings: [reading("magnesium", 1010)] }))).toMatchObject({
+      binding: { code: "magnesium-a-day", value: 100 },
+      litres: { value: 20 },
+    });
+  });
+  test("a pH that is another is said and holds nothing down, but not where CO2 is injected", () => {
+    const acid = { readings: [reading("ph", 6.4, 0.1)] };
+    const plan = planWater(inputOf(fixed, acid));
+    expect(plan.reasons).toContainEqual({ code: "ph-shift", before: 6.4, refill: tap.chemistry.ph, most: 0.2 });
+    expect(plan.binding).toBeNull();
+    expect(planWater(inputOf({ ...fixed, gear: ["co2"] }, acid)).reasons.map((r) => r.code)).not.toContain("ph-shift");
+  });
+  test("the site's open hours", () => {
+    // Six minutes at ten litres a minute out and in are 30 L.
+    const plan = planWater(inputOf(fixed, { minutesForWater: 6 }));
+    expect(plan).toMatchObject({ binding: { code: "time-on-site", minutes: 6 }, litres: { value: 30 } });
+    expect(planWater(inputOf(fixed, { minutesForWater: null })).binding).toBeNull();
   });
   test("lifting the one that binds names the next", () => {
-    const plan = planWater(inputOf(at(0.36, 0), { litresOnBoard: 33 }));
+    const plan = planWater(inputOf(at(0.36, 0), { litresOnBoard: 33, source: { ...tap, kind: "purified" as const } }));
     expect(plan.limits.map((l) => l.code).slice(0, 2)).toEqual(["landmark", "on-board"]);
   });
   test("with the return running the mark is on the sump", () => {
@@ -135,8 +163,11 @@ describe("what forbids or puts it off", () => {
     const plan = planWater(
       inputOf(fixed, { readings: [reading("ammonia", 2, 0.1), reading("ph", 6.6, 0.1), reading("temperature", 25)] }),
     );
-    expect(plan).toMatchObject({ decision: "forbid", litres: { value: 0 } });
+    expect(plan).toMatchObject({ decision: "forbid", litres: { value: 0 }, binding: { code: "free-ammonia" } });
     expect(plan.reasons[0]).toMatchObject({ code: "ammonia-would-rise" });
+    // Lifted, the next is whatever else would hold: the list goes on.
+    expect(plan.limits[0]).toMatchObject({ code: "free-ammonia", maxL: 0 });
+    expect(plan.limits.length).toBeGreaterThan(1);
   });
   test("ammonia that is poisonous now and falls with the change is an emergency, not a ban", () => {
     const plan = planWater(

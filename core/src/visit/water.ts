@@ -5,7 +5,9 @@ import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import {
   afterExchange,
   afterExchangeSigma,
+  bisect,
   conditionerMl,
+  dailySteps,
   effectiveShare,
   freeAmmoniaMgL,
   litresToReach,
@@ -16,6 +18,7 @@ import {
 import { q, type Worked, worked, Z95 } from "../worked/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import { litresAboveM, markCmOf, markPlace, missingL } from "./levels.ts";
+import { drainMinutesOf, hoseLimitL, minutesBelow, refillMinutesOf } from "./moving.ts";
 import { sourceRelative } from "./sourceOn.ts";
 
 /** What may hold a change down, as data. `maxL` is the most it allows. */
@@ -24,11 +27,16 @@ export interface Limit {
     | "landmark"
     | "floor"
     | "sump-level"
+    | "hose"
     | "animals"
     | "alkalinity-a-day"
+    | "calcium-a-day"
+    | "magnesium-a-day"
     | "salinity-a-day"
     | "temperature-a-day"
     | "on-board"
+    | "time-on-site"
+    | "drain-rule"
     | "free-ammonia";
   readonly maxL: number;
   readonly name?: string;
@@ -61,6 +69,7 @@ export type WaterReason =
       readonly ph: number;
     }
   | { readonly code: "ammonia-emergency"; readonly value: number; readonly limit: number }
+  | { readonly code: "ph-shift"; readonly before: number; readonly refill: number; readonly most: number }
   | { readonly code: "retest"; readonly parameter: Parameter; readonly value: number; readonly expected: number }
   | {
       readonly code: "salinity-in-steps";
@@ -198,7 +207,8 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
   const ammonia = freeAmmonia(input, known, litres, systemL, mode);
   const verdict = ammonia && decision !== "none" ? judgeAmmonia(ammonia, input.limits.freeAmmoniaMgL) : null;
   let finalDecision = decision;
-  if (verdict?.code === "ammonia-would-rise") {
+  const poison = verdict?.code === "ammonia-would-rise" ? verdict : null;
+  if (poison) {
     finalDecision = "forbid";
     litres = 0;
   } else if (verdict?.code === "ammonia-emergency" && (decision === "none" || decision === "unknown"))
@@ -211,12 +221,18 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
     decision: finalDecision,
     reasons: [...(verdict ? [verdict] : []), ...reasons],
     wantedL,
-    limits,
-    binding,
+    limits: poison ? withAmmonia(poison, limits) : limits,
+    binding: poison ? ammoniaLimit(poison) : binding,
     missing,
-    ammonia: ammonia && litres > 0 ? ammonia : null,
+    ammonia: ammonia && (litres > 0 || poison) ? ammonia : null,
   });
 }
+
+type AmmoniaRise = Extract<WaterReason, { code: "ammonia-would-rise" }>;
+
+/** New water that would make the ammonia poison: none of it, whatever else would allow. */
+const ammoniaLimit = ({ limit }: AmmoniaRise): Limit => ({ code: "free-ammonia", maxL: 0, value: limit });
+const withAmmonia = (rise: AmmoniaRise, limits: readonly Limit[]): Limit[] => [ammoniaLimit(rise), ...limits];
 
 const limitsIn = (input: PlanInput, known: Partial<Record<Parameter, Known>>, systemL: number): Limit[] =>
   limitsOf(input, known, systemL).sort((a, b) => a.maxL - b.maxL);
@@ -234,12 +250,13 @@ export function planChange(input: PlanInput, litres: number): WaterPlan {
   const limits = limitsIn(input, known, systemL);
   const ammonia = freeAmmonia(input, known, chosen, systemL, modeOf(input.book));
   const verdict = ammonia && judgeAmmonia(ammonia, input.limits.freeAmmoniaMgL);
+  const poison = chosen > 0 && verdict?.code === "ammonia-would-rise" ? verdict : null;
   return figuresOf(input, known, chosen, {
-    decision: verdict?.code === "ammonia-would-rise" ? "forbid" : "change",
+    decision: poison ? "forbid" : "change",
     reasons: verdict ? [verdict] : [],
     wantedL: chosen,
-    limits,
-    binding: limits[0] && chosen > limits[0].maxL + 1e-6 ? limits[0] : null,
+    limits: poison ? withAmmonia(poison, limits) : limits,
+    binding: poison ? ammoniaLimit(poison) : limits[0] && chosen > limits[0].maxL + 1e-6 ? limits[0] : null,
     missing: input.belowMarkCm === null ? expectedMissingL(input) : missingL(input.book, input.belowMarkCm),
     ammonia: chosen > 0 ? ammonia : null,
   });
@@ -271,11 +288,12 @@ function figuresOf(
   const { limits, missing, wantedL } = decided;
   const systemL = systemVolumeL(book);
   const mode = modeOf(book);
-  const share = effectiveShare(litres, systemL, mode);
+  const share = effectiveShare(litres, systemL, mode, book.deadL);
   const refill = refillOf(input, known, systemL, litres, missing);
+  const warned = [...decided.reasons, ...phShift(input, known, share)];
   return {
     decision: decided.decision,
-    reasons: refill.steps ? withSteps(decided.reasons, refill.steps) : decided.reasons,
+    reasons: refill.steps ? withSteps(warned, refill.steps) : warned,
     systemL: worked(
       "net-volume",
       systemL,
@@ -309,10 +327,18 @@ function figuresOf(
     binding: decided.binding,
     freeAmmonia: decided.ammonia,
     missingL: missing,
-    drainMinutes: litres / book.drainLPerMinute,
-    refillMinutes: litres / book.refillLPerMinute,
-    wasteL: isSalt(book) && input.site.drain !== "sewer" ? litres : 0,
+    drainMinutes: drainMinutesOf(book, litres),
+    refillMinutes: refillMinutesOf(book, litres),
+    wasteL: mustCarryAway(input) ? litres : 0,
   };
+}
+
+/** New water of another pH: it holds nothing down, it is said. Where CO2 is injected pH swings by itself. */
+function phShift(input: PlanInput, known: Partial<Record<Parameter, Known>>, share: number): WaterReason[] {
+  const [before, refill] = [known.ph?.value, input.source.chemistry.ph];
+  const most = input.limits.ph;
+  if (before === undefined || refill === undefined || input.book.gear.includes("co2")) return [];
+  return share * Math.abs(refill - before) > most ? [{ code: "ph-shift", before, refill, most }] : [];
 }
 
 /** Litres gone since the last visit, where nobody tops up in between. */
@@ -356,7 +382,14 @@ function want(
     const value = known[band.parameter];
     if (!value || value.value <= band.idealHigh) continue;
     const refill = source.chemistry[band.parameter] ?? 0;
-    const needed = litresToReach({ before: value.value, target: band.idealHigh, refill, systemL, mode });
+    const needed = litresToReach({
+      before: value.value,
+      target: band.idealHigh,
+      refill,
+      systemL,
+      mode,
+      deadL: book.deadL,
+    });
     if (!needed.ok) reasons.push({ code: "cannot-reach", parameter: band.parameter, target: band.idealHigh, refill });
     else if (needed.litres > wantedL) {
       wantedL = needed.litres;
@@ -388,9 +421,6 @@ function want(
   return { wantedL: baseL, decision: "change", reasons: [...reasons, { code: "policy", policy, share }] };
 }
 
-/** Minutes that a litre below a point keeps it in air: out and in again. */
-const minutesPerLitre = (book: PlanInput["book"]) => 1 / book.drainLPerMinute + 1 / book.refillLPerMinute;
-
 /** A landmark that stands in air during a change. */
 export interface Exposure {
   readonly name: string;
@@ -404,17 +434,30 @@ export function exposures(book: PlanInput["book"], litres: number): Exposure[] {
   if (markPlace(book) !== "display") return [];
   return book.landmarks
     .flatMap((mark) => {
-      const below = litres - litresAboveM(book, mark.heightM);
-      if (mark.kind === "return" || below <= 0) return [];
-      return [
-        {
-          name: mark.name,
-          minutes: below * minutesPerLitre(book) + WORK_AT_MARK_MINUTES,
-          allowedMinutes: mark.airMinutes,
-        },
-      ];
+      const minutes = minutesBelow(book, litresAboveM(book, mark.heightM), litres, WORK_AT_MARK_MINUTES);
+      return mark.kind === "return" || minutes === 0
+        ? []
+        : [{ name: mark.name, minutes, allowedMinutes: mark.airMinutes }];
     })
     .sort((a, b) => b.minutes - a.minutes);
+}
+
+/** The most litres that keep a point in air for no longer than it may be, work at the mark included. */
+function bareUntilL(book: PlanInput["book"], reachL: number, airMinutes: number, systemL: number): number {
+  const over = (litres: number) => minutesBelow(book, reachL, litres, WORK_AT_MARK_MINUTES) - airMinutes;
+  return over(systemL) <= 0 ? systemL : bisect(over, reachL, systemL);
+}
+
+/** Salt water goes into a sewer or away, never into a septic tank or a garden. */
+const mustCarryAway = ({ book, site }: PlanInput): boolean => isSalt(book) && site.drain !== "sewer";
+
+/** Water that the van brings; a tap is at the site. */
+const CARRIED: readonly PlanInput["source"]["kind"][] = ["mix", "natural-sea", "purified", "remineralised"];
+
+/** The most litres that are out and in again within so many minutes. */
+function litresWithin(book: PlanInput["book"], minutes: number, systemL: number): number {
+  const over = (litres: number) => drainMinutesOf(book, litres) + refillMinutesOf(book, litres) - minutes;
+  return over(systemL) <= 0 ? systemL : bisect(over, 0, systemL);
 }
 
 function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, systemL: number): Limit[] {
@@ -430,14 +473,14 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
   if (place === "display") {
     const floorM = book.display.substrateDepthM + 0.05;
     found.push({ code: "floor", maxL: litresAboveM(book, floorM) });
+    const byHoseL = hoseLimitL(book);
+    if (byHoseL !== null) found.push({ code: "hose", maxL: byHoseL });
     for (const mark of book.landmarks) {
       if (mark.kind === "return" || (mark.kind === "heater" && book.schools.heater !== "lowered")) continue;
       const reachL = litresAboveM(book, mark.heightM);
-      const spare =
-        mark.airMinutes > 0 ? Math.max(0, mark.airMinutes - WORK_AT_MARK_MINUTES) / minutesPerLitre(book) : 0;
       found.push({
         code: "landmark",
-        maxL: reachL + spare,
+        maxL: mark.airMinutes > WORK_AT_MARK_MINUTES ? bareUntilL(book, reachL, mark.airMinutes, systemL) : reachL,
         name: mark.name,
         minutes: mark.airMinutes,
         value: mark.heightM,
@@ -451,6 +494,8 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
     found.push({ code, maxL: (most / Math.abs(refill - before)) * systemL, value: most });
   };
   perDay("alkalinity-a-day", "alkalinity", limits.alkalinityDkh);
+  perDay("calcium-a-day", "calcium", limits.calciumMgL);
+  perDay("magnesium-a-day", "magnesium", limits.magnesiumMgL);
   if (source.kind === "natural-sea") perDay("salinity-a-day", "salinity", limits.salinityUpPpt);
   const tankC = known.temperature?.value ?? book.targetC;
   if (!source.canWarm && Math.abs(source.coldC - tankC) > 0.1)
@@ -459,7 +504,15 @@ function limitsOf(input: PlanInput, known: Partial<Record<Parameter, Known>>, sy
       maxL: (limits.temperatureC / Math.abs(source.coldC - tankC)) * systemL,
       value: source.coldC,
     });
-  if (input.litresOnBoard !== null) found.push({ code: "on-board", maxL: input.litresOnBoard });
+  if (input.litresOnBoard !== null && CARRIED.includes(source.kind))
+    found.push({ code: "on-board", maxL: input.litresOnBoard });
+  if (mustCarryAway(input) && book.carryAwayL !== undefined) found.push({ code: "drain-rule", maxL: book.carryAwayL });
+  if (typeof input.minutesForWater === "number")
+    found.push({
+      code: "time-on-site",
+      maxL: litresWithin(book, input.minutesForWater, systemL),
+      minutes: input.minutesForWater,
+    });
   return found.map((l) => ({ ...l, maxL: Math.min(systemL, Math.max(0, l.maxL)) }));
 }
 
@@ -480,7 +533,7 @@ function freeAmmonia(
   const totalAfter = afterExchange(
     total.value,
     input.source.chemistry.ammonia ?? 0,
-    effectiveShare(litres, systemL, mode),
+    effectiveShare(litres, systemL, mode, input.book.deadL),
   );
   const after = freeAmmoniaMgL(Math.max(0, totalAfter), {
     ph: litres > 0 ? phAfter : ph.value,
@@ -532,9 +585,10 @@ function refillOf(
 
   const psu = known.salinity?.value ?? book.targetPsu;
   const atLevel = salinityAtFullLevel(psu, systemL, Math.min(missing, systemL));
-  const todayPsu = Math.min(atLevel + limits.salinityUpPpt, Math.max(atLevel - limits.salinityDownPpt, book.targetPsu));
-  const gap = Math.abs(book.targetPsu - atLevel);
-  const days = Math.ceil(gap / (book.targetPsu > atLevel ? limits.salinityUpPpt : limits.salinityDownPpt) - 1e-9);
+  const { today: todayPsu, days } = dailySteps(atLevel, book.targetPsu, {
+    up: limits.salinityUpPpt,
+    down: limits.salinityDownPpt,
+  });
   const steps: WaterReason | null =
     days > 1 ? { code: "salinity-in-steps", from: atLevel, today: todayPsu, target: book.targetPsu, days } : null;
 

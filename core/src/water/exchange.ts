@@ -6,16 +6,25 @@ export type ExchangeMode = "batch" | "in-and-out";
 /**
  * The share of the old water that is really gone, 0 to 1.
  *
- * Batch: v/V. In and out together, fully mixed: 1 − e^(−v/V), after the continuous stirred tank.
+ * Batch: v/V. In and out together, fully mixed: 1 − e^(−v/V), after the continuous stirred tank; of which a dead volume Vd
+ * keeps its part: (Vm/V)(1 − e^(−v/Vm)) with Vm = V − Vd.
  *
- * @throws {OutOfRangeError} if the system is empty, or more is drained at once than it holds.
+ * @param deadL Water of the system that does not mix while it is changed; in a batch it mixes afterwards.
+ * @throws {OutOfRangeError} if nothing mixes, or more is drained at once than the system holds.
  * @example
  * effectiveShare(50, 200, "batch"); // 0.25
  */
-export function effectiveShare(litres: number, systemL: number, mode: ExchangeMode): number {
-  if (!(systemL > 0)) throw new OutOfRangeError({ code: "no-volume", field: "systemL", value: systemL });
+export function effectiveShare(litres: number, systemL: number, mode: ExchangeMode, deadL = 0): number {
+  const mixedL = mixing(systemL, deadL);
   requireRange("litres", litres, 0, mode === "batch" ? systemL : Number.MAX_VALUE);
-  return mode === "batch" ? litres / systemL : 1 - Math.exp(-litres / systemL);
+  return mode === "batch" ? litres / systemL : (mixedL / systemL) * (1 - Math.exp(-litres / mixedL));
+}
+
+/** Litres of a system that mix. */
+function mixing(systemL: number, deadL: number): number {
+  if (!(systemL > 0)) throw new OutOfRangeError({ code: "no-volume", field: "systemL", value: systemL });
+  requireRange("deadL", deadL, 0, systemL * (1 - 1e-9));
+  return systemL - deadL;
 }
 
 /** Concentration after a change with an effective share, in the unit of its inputs. Mass balance. */
@@ -26,7 +35,7 @@ export function afterExchange(before: number, refill: number, share: number): nu
 /** Whether litres can bring a value to its target, and how many. */
 export type LitresNeeded =
   | { readonly ok: true; readonly litres: number }
-  | { readonly ok: false; readonly reason: "source-not-beyond-target" | "never-exactly" };
+  | { readonly ok: false; readonly reason: "source-not-beyond-target" | "never-exactly" | "held-by-dead-water" };
 
 /**
  * Litres that bring a concentration to a target: the mass balance solved for litres.
@@ -42,15 +51,19 @@ export function litresToReach(input: {
   readonly refill: number;
   readonly systemL: number;
   readonly mode: ExchangeMode;
+  /** Water that does not mix while it is changed. */
+  readonly deadL?: number | undefined;
 }): LitresNeeded {
-  const { before, target, refill, systemL, mode } = input;
-  if (!(systemL > 0)) throw new OutOfRangeError({ code: "no-volume", field: "systemL", value: systemL });
+  const { before, target, refill, systemL, mode, deadL = 0 } = input;
+  const mixedL = mixing(systemL, deadL);
   if (before === target) return { ok: true, litres: 0 };
   const share = (before - target) / (before - refill);
   if (!(share > 0 && share <= 1)) return { ok: false, reason: "source-not-beyond-target" };
   if (mode === "batch") return { ok: true, litres: share * systemL };
   if (share === 1) return { ok: false, reason: "never-exactly" };
-  return { ok: true, litres: -Math.log(1 - share) * systemL };
+  const mixedShare = (share * systemL) / mixedL;
+  if (mixedShare >= 1) return { ok: false, reason: "held-by-dead-water" };
+  return { ok: true, litres: -Math.log(1 - mixedShare) * mixedL };
 }
 
 /** The peak, just before a change, that a steady build-up and a steady change settle at. */

@@ -1,6 +1,7 @@
 export { freeAmmoniaFraction, freeAmmoniaMgL } from "./ammonia.ts";
 export { CO2_RELATIVE, co2MgL } from "./carbonate.ts";
 export { type Conditioner, conditionerMl } from "./conditioner.ts";
+export { evaporationL, topUpCreepPpt } from "./creep.ts";
 export {
   afterExchange,
   afterExchangeSigma,
@@ -12,6 +13,19 @@ export {
   settledPeak,
   shareToHold,
 } from "./exchange.ts";
+export { salinityFromHydrometer } from "./hydrometer.ts";
+export {
+  afterRepeated,
+  type ChangesNeeded,
+  changesToReach,
+  type DailySteps,
+  dailySteps,
+  dailyToHold,
+  intervalToHold,
+  refillForShift,
+  settledDaily,
+  settledTrough,
+} from "./repeated.ts";
 export { learnSalt, type SaltLesson, type SaltRefill, salinityAtFullLevel, saltGrams, saltRefill } from "./salinity.ts";
 export {
   bisect,

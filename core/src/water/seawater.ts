@@ -47,17 +47,26 @@ export function densityKgM3(salinityPsu: number, temperatureC: number): number {
 export type GravityReference = "25/25" | "20/20" | "20/4" | "60/60F";
 
 const SIXTY_F_C = (60 - 32) / 1.8;
-const gravityTemperatures: Record<GravityReference, readonly [sampleC: number, waterKgM3: number]> = {
-  "25/25": [25, densityKgM3(0, 25)],
-  "20/20": [20, densityKgM3(0, 20)],
+interface GravityScale {
+  readonly sampleC: number;
+  readonly waterKgM3: number;
+}
+const gravityScales: Readonly<Record<GravityReference, GravityScale>> = {
+  "25/25": { sampleC: 25, waterKgM3: densityKgM3(0, 25) },
+  "20/20": { sampleC: 20, waterKgM3: densityKgM3(0, 20) },
   // Water at its densest, the usual "4 °C" of a scale.
-  "20/4": [20, 999.975],
-  "60/60F": [SIXTY_F_C, densityKgM3(0, SIXTY_F_C)],
+  "20/4": { sampleC: 20, waterKgM3: 999.975 },
+  "60/60F": { sampleC: SIXTY_F_C, waterKgM3: densityKgM3(0, SIXTY_F_C) },
 };
+
+/** Temperature of the sample on a scale of specific gravity, and the density of the pure water it is compared with. */
+export function gravityScale(reference: GravityReference): GravityScale {
+  return gravityScales[reference];
+}
 
 /** Specific gravity of sea water on one of the four common scales. 0 to 42 PSU. */
 export function specificGravity(salinityPsu: number, reference: GravityReference = "25/25"): number {
-  const [sampleC, waterKgM3] = gravityTemperatures[reference];
+  const { sampleC, waterKgM3 } = gravityScales[reference];
   return densityKgM3(salinityPsu, sampleC) / waterKgM3;
 }
 

@@ -19,6 +19,8 @@ export function misfitSentence({ code, most }: Pick<TankMisfit, "code" | "most">
       return `The sump is ${length(most, units)} high.`;
     case "sump-low-above-level":
       return `The sump runs at ${length(most, units)}; the return must still stand in water there.`;
+    case "dead-too-big":
+      return `At most half of the water may stay apart here, ${figure(showVolume(most, units.volume), 0)} ${units.volume}.`;
     case "needs-sump":
       return "There is no sump. Choose another way, or describe the sump.";
     case "no-volume":

@@ -69,20 +69,30 @@ export function limitSentence(limit: Limit, units: UnitPreference = METRIC): str
         : `The ${limit.name} must stay under water: at most ${most}.`;
     case "floor":
       return `The water may not fall nearer than 5 cm to the bed: at most ${most}.`;
+    case "hose":
+      return `The drain hose runs dry there: at most ${most}, the rest would have to be carried.`;
     case "sump-level":
       return `The return chamber runs dry beyond ${most}.`;
     case "animals":
       return `These animals bear at most ${figure((limit.value ?? 1) * 100, 0)} % at one time: ${most}.`;
     case "alkalinity-a-day":
       return `Alkalinity may move ${limit.value} dKH a day: at most ${most}.`;
+    case "calcium-a-day":
+      return `Calcium may move ${limit.value} mg/L a day: at most ${most}.`;
+    case "magnesium-a-day":
+      return `Magnesium may move ${limit.value} mg/L a day: at most ${most}.`;
     case "salinity-a-day":
       return `Salinity may move ${limit.value} ppt a day: at most ${most}.`;
     case "temperature-a-day":
       return `The new water comes at ${withUnit("temperature", limit.value ?? 0, units)} and cannot be warmed: at most ${most}.`;
     case "on-board":
       return `The van has ${most} for this tank.`;
+    case "drain-rule":
+      return `No salt water may go down this drain, and ${most} can be carried away.`;
+    case "time-on-site":
+      return `The site's open hours leave ${Math.round(limit.minutes ?? 0)} min for moving water: at most ${most}.`;
     case "free-ammonia":
-      return `Free ammonia holds it to ${most}.`;
+      return `Free ammonia would pass ${figure(limit.value ?? 0, 3)} mg/L with this water: none of it before the ammonia is bound.`;
   }
 }
 
@@ -98,6 +108,8 @@ export function waterSentence(reason: WaterReason, units: UnitPreference = METRI
   switch (reason.code) {
     case "policy":
       return `This tank is on ${POLICY[reason.policy] ?? reason.policy}, ${figure(reason.share * 100, 0)} % each visit.`;
+    case "ph-shift":
+      return `The new water has a pH of ${figure(reason.refill, 1)}, the tank ${figure(reason.before, 1)}: it may move by more than ${figure(reason.most, 1)}. Compare at the same hour tomorrow.`;
     case "raised":
       return `Raised from ${litresText(reason.fromL, units)}: ${lower(reason.parameter)} is ${withUnit(reason.parameter, reason.value, units)} and is to come down to ${showReading(reason.parameter, reason.target, units)}.`;
     case "cannot-reach":

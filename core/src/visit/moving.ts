@@ -1,0 +1,123 @@
+import { bucketFactor, gravityFlowLPerMinute, type Hose, pumpFlowLPerMinute } from "../flow/index.ts";
+import type { DrainHose, RefillPump, TankBook, TimedBucket } from "../tank/index.ts";
+import { displayLevelM, displayVolumeL } from "../vessel/index.ts";
+import { litresAboveM, markPlace, startLevelM } from "./levels.ts";
+
+/** Slices that the fall of the display is cut into; twice as many move the minutes by less than a thousandth. */
+const SLICES = 48;
+/** A siphon sucks air when its end is this near the floor, m. */
+const LOWEST_M = 0.02;
+
+/** Minutes of draining by level: the display falling through its hose. */
+interface Fall {
+  /** Levels from where the fall begins downwards, m above the floor. */
+  readonly levelsM: readonly number[];
+  readonly minutes: readonly number[];
+  /** The lowest level that the hose draws to, m. */
+  readonly lowestM: number;
+}
+
+const hoseOf = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">): Hose => ({
+  lengthM,
+  diameterM: boreMm / 1000,
+});
+
+const timedFactor = (timed: TimedBucket | undefined, computedLPerMinute: number): number =>
+  timed && computedLPerMinute > 0 ? bucketFactor(timed.litres, timed.seconds, computedLPerMinute) : 1;
+
+/** Flow of the drain hose at a level of the display, L/min: its fall against its loss, put right by a timed bucket. */
+export function drainFlowLPerMinute(hose: DrainHose, levelM: number, timedAtM: number): number {
+  const pipe = hoseOf(hose);
+  return (
+    timedFactor(hose.timed, gravityFlowLPerMinute(pipe, timedAtM + hose.dropM)) *
+    gravityFlowLPerMinute(pipe, levelM + hose.dropM)
+  );
+}
+
+/** The flow that refills, L/min: of the pump against its lift and hose, else as it is written down. */
+export function refillFlowLPerMinute(book: Pick<TankBook, "refillPump" | "refillLPerMinute">): number {
+  const { refillPump } = book;
+  if (!refillPump) return book.refillLPerMinute;
+  const computed = pumpFlowOf(refillPump);
+  return computed > 0 ? computed * timedFactor(refillPump.timed, computed) : book.refillLPerMinute;
+}
+
+/** What the pump would lift by its curve, L/min; 0 where it cannot. */
+export function pumpFlowOf({ shutOffM, openLPerMinute, liftM, ...hose }: RefillPump): number {
+  return pumpFlowLPerMinute({ shutOffM, openLPerMinute }, hoseOf(hose), liftM);
+}
+
+// A plan asks for the same tank many times while a mark is dragged.
+const falls = new WeakMap<TankBook, Fall | null>();
+
+/** How the display falls through its hose; null where it has none, or where it does not fall. */
+function fallOf(book: TankBook): Fall | null {
+  const known = falls.get(book);
+  if (known !== undefined) return known;
+  const { drainHose } = book;
+  const made = drainHose && markPlace(book) === "display" ? integrate(book, drainHose) : null;
+  falls.set(book, made);
+  return made;
+}
+
+/** dt = dV/Q(h), by the trapezium over slices of the height. */
+function integrate(book: TankBook, hose: DrainHose): Fall {
+  const top = startLevelM(book);
+  const levelsM: number[] = [top];
+  const minutes: number[] = [0];
+  let flow = drainFlowLPerMinute(hose, top, top);
+  for (let i = 1; i <= SLICES; i++) {
+    const level = top - ((top - LOWEST_M) * i) / SLICES;
+    const next = drainFlowLPerMinute(hose, level, top);
+    if (next <= 0) break;
+    const from = levelsM.at(-1) ?? top;
+    const litres = displayVolumeL(book.display, from) - displayVolumeL(book.display, level);
+    minutes.push((minutes.at(-1) ?? 0) + (litres / 2) * (1 / flow + 1 / next));
+    levelsM.push(level);
+    flow = next;
+  }
+  return { levelsM, minutes, lowestM: levelsM.at(-1) ?? top };
+}
+
+/** The most litres that the drain hose draws by its own fall; null without one. */
+export function hoseLimitL(book: TankBook): number | null {
+  const fall = fallOf(book);
+  return fall && litresAboveM(book, fall.lowestM);
+}
+
+/** Minutes until so many litres are out. */
+export function drainMinutesOf(book: TankBook, litres: number): number {
+  const fall = fallOf(book);
+  if (!fall || litres <= 0) return litres / book.drainLPerMinute;
+  const left = displayVolumeL(book.display, startLevelM(book)) - litres;
+  const level = displayLevelM(book.display, Math.max(0, left));
+  const { levelsM, minutes, lowestM } = fall;
+  if (level <= lowestM) {
+    // What the hose leaves is carried at the rate that is written down.
+    const byHoseL = litresAboveM(book, lowestM);
+    return (minutes.at(-1) ?? 0) + Math.max(0, litres - byHoseL) / book.drainLPerMinute;
+  }
+  const i = levelsM.findIndex((m) => m <= level);
+  const [above, below] = [levelsM[i - 1] ?? level, levelsM[i] ?? level];
+  const part = above > below ? (above - level) / (above - below) : 0;
+  return (minutes[i - 1] ?? 0) + part * ((minutes[i] ?? 0) - (minutes[i - 1] ?? 0));
+}
+
+/** Minutes until so many litres are in again. */
+export function refillMinutesOf(book: TankBook, litres: number): number {
+  return litres / refillFlowLPerMinute(book);
+}
+
+/**
+ * Minutes that the water stands below a point while so many litres are out: from the point to the mark, the work there,
+ * and back.
+ *
+ * @param pointL Litres that bring the water to the point.
+ * @param workMinutes At the low mark.
+ */
+export function minutesBelow(book: TankBook, pointL: number, litres: number, workMinutes: number): number {
+  if (litres <= pointL) return 0;
+  return (
+    drainMinutesOf(book, litres) - drainMinutesOf(book, pointL) + workMinutes + refillMinutesOf(book, litres - pointL)
+  );
+}
