@@ -183,6 +183,7 @@ export async function loadPlanInputs(
         .select({
           visitId: visit.id,
           vanKg: person.vanKg,
+          chosen: visit.chosen,
           tanks: sql<number>`(select count(*) from ${visit} as other where other.stop_id = ${visit.stopId})`.mapWith(
             Number,
           ),
@@ -208,6 +209,8 @@ export async function loadPlanInputs(
   };
   const own = new Set(visitIds);
   const vans = new Map(vanRows.map((r) => [r.visitId, r.vanKg / SALT_KG_PER_L]));
+  const chosen = new Map(vanRows.flatMap((r) => (r.chosen ? [[r.visitId, r.chosen] as const] : [])));
+  const chosenWaters = await watersOf(q, businessId, [...chosen.values()]);
   const sharing = new Map(vanRows.map((r) => [r.visitId, r.tanks]));
 
   const inputs = new Map<string, PlanInput>();
@@ -240,7 +243,7 @@ export async function loadPlanInputs(
       })),
       rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
       tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
-      source: atSite(sourceOf(row.source, v.on), row.site),
+      source: atSite(sourceOf(chosenWaters.get(chosen.get(v.visitId)?.sourceId ?? "") ?? row.source, v.on), row.site),
       topUpSource: sourceOf(row.topUp, v.on),
       // A firm that set its limits before one of them was known has the usual one.
       limits: { ...DEFAULT_LIMITS, ...firm.limits },
@@ -249,6 +252,7 @@ export async function loadPlanInputs(
       nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
       lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
       belowMarkCm: null,
+      ...(chosen.has(v.visitId) ? { chosen: chosen.get(v.visitId) ?? null } : {}),
       litresOnBoard: vans.get(v.visitId) ?? null,
       loggedMinutes: minutesByStep((maps.steps.get(v.tankId) ?? []).filter((s) => s.visitId !== v.visitId)),
       site: siteOf(row.site, underTreatment(book, v.on)),
@@ -264,8 +268,23 @@ export async function loadPlanInputs(
   return inputs;
 }
 
+/** The waters that somebody chose at the bench, by id. */
+async function watersOf(
+  q: Queries,
+  businessId: string,
+  chosen: readonly { readonly sourceId: string }[],
+): Promise<Map<string, typeof source.$inferSelect>> {
+  if (chosen.length === 0) return new Map();
+  const ids = [...new Set(chosen.map((c) => c.sourceId))];
+  const rows = await q
+    .select()
+    .from(source)
+    .where(and(eq(source.businessId, businessId), inArray(source.id, ids)));
+  return new Map(rows.map((r) => [r.id, r]));
+}
+
 /** Water as it comes at a site: a tap without hot water cannot be warmed. */
-const atSite = (water: WaterSource, row: typeof site.$inferSelect): WaterSource =>
+export const atSite = (water: WaterSource, row: Pick<typeof site.$inferSelect, "hotWater">): WaterSource =>
   water.kind === "tap" && !row.hotWater ? { ...water, canWarm: false } : water;
 
 /** What a plan needs to know of the site. */

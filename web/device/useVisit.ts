@@ -4,10 +4,11 @@ import {
   CORE_VERSION,
   inputHash,
   type OpBody,
-  planReadings,
+  type PlanInput,
   planVisit,
   type Refusal,
   refuseOp,
+  seenToday,
   type VisitBundle,
   type VisitOp,
   type VisitPlan,
@@ -25,6 +26,8 @@ import { fetchVisit, type SyncState, sendKept } from "./sync";
 export interface LiveVisit {
   readonly kept: VisitBundle;
   readonly state: VisitState;
+  /** What the plan is made from as of now. */
+  readonly input: PlanInput;
   readonly plan: VisitPlan;
   /** The plan before anything was read today. */
   readonly firstPlan: VisitPlan;
@@ -116,13 +119,8 @@ export function useVisit(visitId: string): VisitLoad {
   const log = useMemo(() => (kept ? mergeLog(kept, mine) : []), [kept, mine]);
   const state = useMemo(() => visitState(log), [log]);
   const firstPlan = useMemo(() => (kept ? planVisit(kept.input) : null), [kept]);
-  const plan = useMemo(
-    () =>
-      kept
-        ? planVisit(withToday(kept.input, { readings: planReadings(state, kept.on), belowMarkCm: state.belowMarkCm }))
-        : null,
-    [kept, state],
-  );
+  const input = useMemo(() => (kept ? withToday(kept.input, seenToday(state, kept.on)) : null), [kept, state]);
+  const plan = useMemo(() => (input ? planVisit(input) : null), [input]);
 
   // Writes are made one after another: the next sequence number depends on the last write.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -157,11 +155,11 @@ export function useVisit(visitId: string): VisitLoad {
   );
 
   if (missing && !kept) return { status: "missing", why: missing };
-  if (!kept || !plan || !firstPlan) return { status: "loading" };
+  if (!kept || !input || !plan || !firstPlan) return { status: "loading" };
   return {
     status: "ready",
     sync,
-    visit: { kept, state, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say },
+    visit: { kept, state, input, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say },
   };
 }
 
@@ -175,8 +173,7 @@ function withOffset(at: Date): string {
 
 /** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
 function planAfter(kept: VisitBundle, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
-  const inputOf = (s: VisitState) =>
-    withToday(kept.input, { readings: planReadings(s, kept.on), belowMarkCm: s.belowMarkCm });
+  const inputOf = (s: VisitState) => withToday(kept.input, seenToday(s, kept.on));
   const [old, now] = [inputOf(before), inputOf(after)];
   const hash = inputHash(now);
   if (body.type !== "start" && inputHash(old) === hash) return null;

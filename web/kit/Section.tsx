@@ -48,7 +48,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
   const widthM = Math.max(...heights(vessel, 0, heightM).map((h) => frontWidthM(vessel, h)));
   const left = small ? 10 : 84;
   const right = small ? 10 : 46;
-  const sumpRoom = book.sump && !small ? 1 : 0;
+  const sumpRoom = book.sump && (!small || markPlace(book) === "sump") ? 1 : 0;
   const scale = Math.min((width - left - right) / widthM, (small ? 120 : sumpRoom ? 215 : 330) / heightM);
   const top = 16;
   const middle = left + (width - left - right) / 2;

@@ -4,25 +4,14 @@ import { Box, Flex } from "@chakra-ui/react";
 import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { schooled } from "@keel-round/core/tank";
 import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-import { vesselHeightM } from "@keel-round/core/vessel";
-import {
-  exposures,
-  litresOfMark,
-  markCmOf,
-  markPlace,
-  type PlanInput,
-  planChange,
-  planWater,
-  startLevelM,
-  type WaterPlan,
-} from "@keel-round/core/visit";
+import { litresOfMark, markPlace, type PlanInput, planChange, planWater, type WaterPlan } from "@keel-round/core/visit";
 import { limitSentence, litresText } from "@keel-round/core/words";
 import { type ReactNode, useMemo, useState } from "react";
 import { QuietButton, SubHead, TextInput } from "./controls";
 import { Label, Span } from "./elements";
-import { HeightHandle } from "./HeightHandle";
 import { latestOf } from "./latest";
-import { Section, type SectionFrame } from "./Section";
+import { Exposed, MarkedSection } from "./MarkedSection";
+import { PlanView } from "./PlanView";
 import { useHydrated } from "./useHydrated";
 import { ReadingsOnBands, WaterFigures } from "./WaterFigures";
 
@@ -36,6 +25,7 @@ export function WaterAtMark({
   sector,
   units,
   children,
+  foot,
 }: {
   input: PlanInput;
   heading: string;
@@ -43,6 +33,8 @@ export function WaterAtMark({
   units: UnitPreference;
   /** What else is to be seen under the drawing. */
   children?: ReactNode;
+  /** What may be done with the change that the mark stands for. */
+  foot?: (water: WaterPlan, input: PlanInput) => ReactNode;
 }) {
   const [pumpOn, setPumpOn] = useState(given.book.schools.how === "from-sump");
   const [trial, setTrial] = useState<number | null>(null);
@@ -51,27 +43,16 @@ export function WaterAtMark({
   const water = useMemo(() => (trial === null ? planned : planChange(input, trial)), [input, planned, trial]);
   const { book } = input;
   const place = markPlace(book);
-  const limit = water.limits[0];
-  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, limit.maxL) : null;
   return (
     <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
       <Box flex="1" minW="0" w="100%">
-        <Section
-          book={book}
-          markCm={water.mark?.value ?? null}
-          limit={limitCm === null || !limit ? null : { cm: limitCm, name: limit.name ?? LIMIT_NAME[limit.code] }}
+        <MarkedSection
+          input={input}
+          water={water}
           {...(sector ? { sector } : {})}
           units={units}
           width={620}
-          overlay={(frame) => (
-            <MarkHandle
-              frame={frame}
-              input={input}
-              water={water}
-              units={units}
-              onLitres={(litres) => setTrial(litres)}
-            />
-          )}
+          onLitres={setTrial}
         />
         <Controls
           input={input}
@@ -94,7 +75,8 @@ export function WaterAtMark({
             Return pump runs: the display stays at its weir, and the mark is on the sump
           </Label>
         )}
-        <Exposed input={input} litres={water.litres.value} />
+        <Exposed book={book} litres={water.litres.value} />
+        <PlanView vessel={book.display.vessel} width={150} />
         {children}
       </Box>
       <Box w={{ base: "100%", xl: "447px" }} flexShrink={0} data-figures="">
@@ -106,27 +88,11 @@ export function WaterAtMark({
         )}
         <WaterFigures water={water} units={units} />
         <ReadingsOnBands book={book} water={water} latest={latestOf(input)} units={units} />
+        {foot?.(water, input)}
       </Box>
     </Flex>
   );
 }
-
-const LIMIT_NAME: Readonly<Record<WaterPlan["limits"][number]["code"], string>> = {
-  landmark: "a landmark",
-  floor: "the bed",
-  "sump-level": "the return pump",
-  hose: "the drain hose",
-  animals: "what the animals bear",
-  "alkalinity-a-day": "alkalinity a day",
-  "calcium-a-day": "calcium a day",
-  "magnesium-a-day": "magnesium a day",
-  "salinity-a-day": "salinity a day",
-  "temperature-a-day": "temperature a day",
-  "on-board": "water on board",
-  "time-on-site": "time on site",
-  "drain-rule": "waste to carry",
-  "free-ammonia": "free ammonia",
-};
 
 /** The plan's input with the return pump running or stopped while the water is taken. */
 function withPump(input: PlanInput, on: boolean): PlanInput {
@@ -134,44 +100,6 @@ function withPump(input: PlanInput, on: boolean): PlanInput {
   if (!input.book.sump || (how === "from-sump") === on) return input;
   const next = on ? ("from-sump" as const) : how === "from-sump" ? ("drain-then-fill" as const) : how;
   return { ...input, book: schooled({ ...input.book, schools: { ...input.book.schools, how: next } }) };
-}
-
-/** The handle on the drain mark: on the glass, or on the sump while the return pump runs. */
-function MarkHandle({
-  frame,
-  input,
-  water,
-  units,
-  onLitres,
-}: {
-  frame: SectionFrame;
-  input: PlanInput;
-  water: WaterPlan;
-  units: UnitPreference;
-  onLitres: (litres: number) => void;
-}) {
-  const { book } = input;
-  const place = markPlace(book);
-  if (place === "none") return null;
-  const vessel = place === "sump" ? frame.sump : frame;
-  if (!vessel) return null;
-  const heightM = place === "sump" ? (book.sump?.heightM ?? 0) : vesselHeightM(book.display.vessel);
-  const highM = place === "sump" ? (book.sump?.runningLevelM ?? 0) : startLevelM(book);
-  const cm = water.mark?.value ?? (heightM - highM) * 100;
-  return (
-    <HeightHandle
-      name="Drain mark"
-      says={`${figure(showLength(cm, units.length), 1)} ${units.length} from the rim, ${litresText(water.litres.value, units)}, ${figure(water.share.value * 100, 0)} %`}
-      heightM={Math.max(0, heightM - cm / 100)}
-      lowM={0.005}
-      highM={highM}
-      x1={vessel.left}
-      x2={vessel.right + 26}
-      y={vessel.y}
-      mOf={vessel.mOf}
-      onMove={(m) => onLitres(litresOfMark(book, (heightM - m) * 100))}
-    />
-  );
 }
 
 /** The mark and the litres as they are typed; what is typed moves the mark. */
@@ -251,24 +179,6 @@ function Controls({
           {problem}
         </Box>
       )}
-    </Box>
-  );
-}
-
-/** What stands in air at this mark, and for how long. */
-function Exposed({ input, litres }: { input: PlanInput; litres: number }) {
-  const bare = exposures(input.book, litres);
-  if (bare.length === 0) return null;
-  return (
-    <Box mt="8px" fontSize="14px">
-      In air:{" "}
-      {bare.map((e, i) => (
-        <Span key={e.name} color={e.minutes > e.allowedMinutes ? "vermilion" : "ink"} fontWeight="560">
-          {i > 0 ? "; " : ""}
-          {e.name} {Math.round(e.minutes)} min
-          {e.minutes > e.allowedMinutes ? `, may ${Math.round(e.allowedMinutes)}` : ""}
-        </Span>
-      ))}
     </Box>
   );
 }

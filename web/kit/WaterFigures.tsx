@@ -62,6 +62,7 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
       {changing && (
         <>
           <Row label="Take out" of={water.litres} units={units} />
+          {water.needed && <Row label="Asked for" of={water.needed} units={units} />}
           <Row label="Share" of={{ ...water.share, value: water.share.value * 100, unit: "%" }} units={units}>
             of {litresText(water.systemL.value, units)}
           </Row>
@@ -72,6 +73,8 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
               {Math.max(1, Math.round(water.refillMinutes))} to refill
             </Row>
           )}
+          {water.runs?.out && <Row label="Runs out in" of={water.runs.out} units={units} decimals={1} />}
+          {water.runs?.in && <Row label="Runs in in" of={water.runs.in} units={units} decimals={1} />}
           {water.saltWaterL && (
             <Row label="Salt water" of={water.saltWaterL} units={units} decimals={units.volume === "L" ? 1 : 1} />
           )}
@@ -87,6 +90,7 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
           )}
           {water.conditionerMl && <Row label="Conditioner" of={water.conditionerMl} units={units} />}
           {water.refillC && <Row label="Bring to" of={water.refillC} units={units} decimals={1} />}
+          {water.halfWayC && <Row label="Half-way" of={water.halfWayC} units={units} decimals={1} />}
         </>
       )}
       {!changing && water.freshL && (
@@ -95,7 +99,7 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
         </Row>
       )}
       <Box py="9px" fontSize="14px">
-        {water.binding && changing && (
+        {water.binding && (changing || water.binding.code === "free-ammonia") && (
           <>
             <B fontWeight="620" color="coralline">
               {limitSentence(water.binding, units)}
@@ -110,6 +114,11 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
           ? ` Nothing holds it down; the nearest limit: ${limitSentence(water.limits[0], units)}`
           : ""}
       </Box>
+      {water.co2 && (
+        <Row label="CO2" of={water.co2} units={units} decimals={0}>
+          before the change, from KH and pH
+        </Row>
+      )}
       {water.freeAmmonia && (
         <Row label="Free ammonia" of={water.freeAmmonia.after} units={units} decimals={3}>
           after the change; {figure(water.freeAmmonia.before.value, 3)} before

@@ -1,4 +1,5 @@
 export type { VisitBundle } from "./bundle.ts";
+export { type DrawnPlan, drawChange } from "./draws.ts";
 export { exceptionSentence } from "./exceptions.ts";
 export {
   type Basis,
@@ -13,12 +14,13 @@ export {
   withToday,
 } from "./inputs.ts";
 export { litresAboveM, litresOfMark, markCmOf, markPlace, missingL, startLevelM } from "./levels.ts";
+export { type Exposure, exposures } from "./limits.ts";
 export {
   type LoggedFinding,
   type LoggedReading,
-  planReadings,
   type Refusal,
   refuseOp,
+  seenToday,
   type VisitOp,
   type VisitState,
   visitState,
@@ -47,13 +49,5 @@ export {
 } from "./sourceOn.ts";
 export { gearName, type Step } from "./steps.ts";
 export { minutesForWater } from "./timeOnSite.ts";
-export {
-  type Expected,
-  type Exposure,
-  exposures,
-  type Limit,
-  planChange,
-  planWater,
-  type WaterPlan,
-  type WaterReason,
-} from "./water.ts";
+export { planChange, planWater } from "./water.ts";
+export type { Expected, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";

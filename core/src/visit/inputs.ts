@@ -97,6 +97,8 @@ export interface PlanInput {
   readonly lastVisitOn: string | null;
   /** How far the water stood below its running level on arrival, cm; null before it was looked at. */
   readonly belowMarkCm: number | null;
+  /** Litres that a person chose for this visit, at the bench or at the mark; they go before the policy. */
+  readonly chosen?: { readonly litres: number; readonly by: string } | null;
   /** Litres of the new water that the van can spare for this tank; null without limit. */
   readonly litresOnBoard: number | null;
   /** Minutes of the site's open hours that this tank's other work leaves for moving water; null where it is always open. */
@@ -123,12 +125,18 @@ export interface PlanInput {
 /** A plan's input with what was read or seen since it was made. Nothing else may differ between the two. */
 export function withToday(
   input: PlanInput,
-  seen: { readonly readings: readonly PlanReading[]; readonly belowMarkCm: number | null },
+  seen: {
+    readonly readings: readonly PlanReading[];
+    readonly belowMarkCm: number | null;
+    /** Undefined where nobody chose today; null where the choice was taken back. */
+    readonly chosen?: PlanInput["chosen"];
+  },
 ): PlanInput {
   return {
     ...input,
     readings: [...input.readings, ...seen.readings],
     belowMarkCm: seen.belowMarkCm ?? input.belowMarkCm,
+    ...(seen.chosen === undefined ? {} : { chosen: seen.chosen }),
   };
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { type OpBody, planReadings, refuseOp, type VisitOp, visitState } from "./index.ts";
-import { bookOf, TODAY } from "./sample.fixture.ts";
+import { type OpBody, planWater, refuseOp, seenToday, type VisitOp, visitState, withToday } from "./index.ts";
+import { bookOf, inputOf, TODAY } from "./sample.fixture.ts";
 import { OpBodySchema } from "./schema.ts";
 
 let seq = 0;
@@ -47,7 +47,23 @@ describe("a log tells a visit", () => {
     expect(state.readings[0]).toMatchObject({ text: "3", unit: "meq/L", value: expect.closeTo(8.412, 3) });
   });
   test("a reading taken back leaves nothing for the plan", () => {
-    expect(planReadings(log(started, nitrate("r1", "40"), { type: "reading-back", id: "r1" }), TODAY)).toEqual([]);
+    expect(seenToday(log(started, nitrate("r1", "40"), { type: "reading-back", id: "r1" }), TODAY).readings).toEqual(
+      [],
+    );
+  });
+  test("litres chosen at the glass are planned with, until the choice is taken back", () => {
+    expect(seenToday(log(started), TODAY)).not.toHaveProperty("chosen");
+    const chose = log(started, { type: "choose", litres: 30 });
+    expect(seenToday(chose, TODAY).chosen).toEqual({ litres: 30, by: "on site" });
+    expect(planWater(withToday(inputOf(), seenToday(chose, TODAY)))).toMatchObject({
+      litres: { value: 30 },
+      reasons: [{ code: "chosen", litres: 30 }],
+    });
+    // Taken back it is null, which goes before what the bench chose.
+    const back = log(started, { type: "choose", litres: 30 }, { type: "choose", litres: null });
+    const benched = inputOf(undefined, { chosen: { litres: 12, by: "Maud" } });
+    expect(planWater(benched).litres.value).toBe(12);
+    expect(planWater(withToday(benched, seenToday(back, TODAY))).reasons[0]?.code).toBe("policy");
   });
   test("closing twice keeps the first time", () => {
     const state = log(started, { type: "close" }, { type: "close" });

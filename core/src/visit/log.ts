@@ -1,7 +1,7 @@
 import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
-import type { OpenFinding, PlanReading } from "./inputs.ts";
+import type { OpenFinding, PlanReading, withToday } from "./inputs.ts";
 import type { OpBody } from "./schema.ts";
 
 /** One operation of a visit's log: who wrote it, when, in which order on that device, and what it says. */
@@ -43,6 +43,8 @@ export interface VisitState {
   readonly dirt: Readonly<Record<string, number>>;
   readonly readings: readonly LoggedReading[];
   readonly litres: { readonly outL: number; readonly inL: number; readonly at: string } | null;
+  /** Litres chosen on site; null where the choice was taken back, undefined where nobody chose. */
+  readonly chosenL: number | null | undefined;
   readonly belowMarkCm: number | null;
   readonly batch: {
     readonly litres: number;
@@ -69,6 +71,7 @@ const EMPTY: VisitState = {
   dirt: {},
   readings: [],
   litres: null,
+  chosenL: undefined,
   belowMarkCm: null,
   batch: null,
   notes: [],
@@ -116,6 +119,8 @@ function apply(state: VisitState, op: VisitOp): VisitState {
       return { ...state, readings: state.readings.filter((r) => r.id !== body.id) };
     case "litres":
       return { ...state, litres: { outL: body.outL, inL: body.inL, at } };
+    case "choose":
+      return { ...state, chosenL: body.litres };
     case "level":
       return { ...state, belowMarkCm: body.belowCm };
     case "batch":
@@ -160,8 +165,18 @@ export function visitState(ops: readonly VisitOp[]): VisitState {
 }
 
 /** The state's readings as a plan uses them. */
-export function planReadings(state: VisitState, on: string): PlanReading[] {
+function planReadings(state: VisitState, on: string): PlanReading[] {
   return state.readings.map((r) => ({ parameter: r.parameter, value: r.value, sigma: r.sigma, on }));
+}
+
+/** What a visit saw and decided since its plan was made, as the next plan takes it. */
+export function seenToday(state: VisitState, on: string): Parameters<typeof withToday>[1] {
+  const { chosenL } = state;
+  return {
+    readings: planReadings(state, on),
+    belowMarkCm: state.belowMarkCm,
+    ...(chosenL === undefined ? {} : { chosen: chosenL === null ? null : { litres: chosenL, by: "on site" } }),
+  };
 }
 
 /** Why an operation is refused, as data with the field it belongs to. */
@@ -209,6 +224,10 @@ export function refuseOp(
       return body.outL > most || body.inL > most * 1.2
         ? { code: "more-than-tank", field: body.outL > most ? "outL" : "inL", limit: most }
         : null;
+    }
+    case "choose": {
+      const systemL = systemVolumeL(book);
+      return (body.litres ?? 0) > systemL ? { code: "more-than-tank", field: "litres", limit: systemL } : null;
     }
     case "level": {
       const depthCm =

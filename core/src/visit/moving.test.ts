@@ -4,6 +4,7 @@ import { fallMinutes, gravityFlowLPerMinute } from "../flow/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { displayVolumeL, surfaceM2 } from "../vessel/index.ts";
 import { litresAboveM } from "./levels.ts";
+import { exposures } from "./limits.ts";
 import {
   drainFlowLPerMinute,
   drainMinutesOf,
@@ -14,7 +15,7 @@ import {
   refillMinutesOf,
 } from "./moving.ts";
 import { bookOf, inputOf } from "./sample.fixture.ts";
-import { exposures, planChange, planWater } from "./water.ts";
+import { planChange, planWater } from "./water.ts";
 
 const vessel = { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 } as const;
 /** Half a square metre of bare water, 40 cm deep. */

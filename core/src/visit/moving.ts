@@ -1,6 +1,7 @@
 import { bucketFactor, gravityFlowLPerMinute, type Hose, pumpFlowLPerMinute } from "../flow/index.ts";
 import type { DrainHose, RefillPump, TankBook, TimedBucket } from "../tank/index.ts";
 import { displayLevelM, displayVolumeL } from "../vessel/index.ts";
+import { q, type Worked, worked } from "../worked/index.ts";
 import { litresAboveM, markPlace, startLevelM } from "./levels.ts";
 
 /** Slices that the fall of the display is cut into; twice as many move the minutes by less than a thousandth. */
@@ -106,6 +107,45 @@ export function drainMinutesOf(book: TankBook, litres: number): number {
 /** Minutes until so many litres are in again. */
 export function refillMinutesOf(book: TankBook, litres: number): number {
   return litres / refillFlowLPerMinute(book);
+}
+
+/** How long the water runs out and in, worked, where a hose or a pump is known; else nothing is to be opened. */
+export function runsOf(book: TankBook, litres: number): { readonly out: Worked | null; readonly in: Worked | null } {
+  const { drainHose, refillPump } = book;
+  const top = startLevelM(book);
+  const bucket = (timed: TimedBucket | undefined): Worked["inputs"] =>
+    timed ? { "timed bucket": q(timed.litres, "L"), "it took": q(timed.seconds, "s") } : {};
+  const hose = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">) => ({
+    bore: q(boreMm, "mm"),
+    length: q(lengthM, "m"),
+  });
+  const left = displayVolumeL(book.display, top) - litres;
+  return {
+    out:
+      drainHose && fallOf(book) && litres > 0
+        ? worked("drain-minutes", drainMinutesOf(book, litres), "min", {
+            litres: q(litres, "L"),
+            ...hose(drainHose),
+            "fall below the floor": q(drainHose.dropM, "m"),
+            "runs at first": q(drainFlowLPerMinute(drainHose, top, top), "L/min"),
+            "and at the end": q(
+              drainFlowLPerMinute(drainHose, displayLevelM(book.display, Math.max(0, left)), top),
+              "L/min",
+            ),
+            ...bucket(drainHose.timed),
+          })
+        : null,
+    in:
+      refillPump && litres > 0
+        ? worked("refill-minutes", refillMinutesOf(book, litres), "min", {
+            litres: q(litres, "L"),
+            ...hose(refillPump),
+            "lifted by": q(refillPump.liftM, "m"),
+            gives: q(refillFlowLPerMinute(book), "L/min"),
+            ...bucket(refillPump.timed),
+          })
+        : null,
+  };
 }
 
 /**

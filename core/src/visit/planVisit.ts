@@ -5,7 +5,8 @@ import { orderSteps } from "./order.ts";
 import { rulesFor } from "./rules.ts";
 import { schoolTasks } from "./schoolTasks.ts";
 import { buildSteps, type Step } from "./steps.ts";
-import { planWater, type WaterPlan } from "./water.ts";
+import { planWater } from "./water.ts";
+import type { WaterPlan } from "./waterPlan.ts";
 
 /** What a visit puts on the van and takes away, litres. */
 export interface VisitLoad {

@@ -10,7 +10,8 @@ import {
   shareToHold,
 } from "../water/index.ts";
 import type { PlanInput } from "./inputs.ts";
-import { planWater, type WaterPlan } from "./water.ts";
+import { planWater } from "./water.ts";
+import type { WaterPlan } from "./waterPlan.ts";
 
 export const POLICIES = [
   "fixed-share",

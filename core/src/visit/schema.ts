@@ -61,6 +61,8 @@ export const OpBodySchema = z.discriminatedUnion("type", [
   }),
   z.object({ type: z.literal("reading-back"), id }),
   z.object({ type: z.literal("litres"), outL: litres, inL: litres }),
+  /** The change that the person on site decides on; null goes back to the plan's own. */
+  z.object({ type: z.literal("choose"), litres: litres.nullable() }),
   z.object({ type: z.literal("level"), belowCm: z.number().min(0, "Above the mark is 0.").max(500) }),
   z.object({
     type: z.literal("batch"),

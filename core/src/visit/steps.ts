@@ -16,7 +16,7 @@ import type { PlanInput } from "./inputs.ts";
 import type { Orderable } from "./order.ts";
 import { MECHANICAL, mediaToBring } from "./schoolTasks.ts";
 import { sourceTest } from "./sourceOn.ts";
-import type { WaterPlan } from "./water.ts";
+import type { WaterPlan } from "./waterPlan.ts";
 
 /** One thing to do on a visit. */
 export interface Step extends Orderable {

@@ -35,4 +35,4 @@ export {
   salinityFromGravity,
   specificGravity,
 } from "./seawater.ts";
-export { heatingHours, hotShare, refillAtLeastC, temperatureAfter } from "./temperature.ts";
+export { heatingHours, hotShare, refillAtLeastC, temperatureAfter, temperatureDuring } from "./temperature.ts";

@@ -5,6 +5,18 @@ export function temperatureAfter(tankC: number, refillC: number, share: number):
   return tankC + share * (refillC - tankC);
 }
 
+/**
+ * Temperature of a tank while it is refilled, °C: (Vleft·T0 + u·Tr)/(Vleft + u).
+ *
+ * @param leftL In the tank when pouring began, more than 0.
+ * @param pouredL So far; half of what was taken out is the check on the way.
+ */
+export function temperatureDuring(tankC: number, refillC: number, leftL: number, pouredL: number): number {
+  requireRange("leftL", leftL, Number.MIN_VALUE, 1e7);
+  requireRange("pouredL", pouredL, 0, 1e7);
+  return (leftL * tankC + pouredL * refillC) / (leftL + pouredL);
+}
+
 /** New water must be at least this warm so that the tank falls no lower than `floorC`. */
 export function refillAtLeastC(tankC: number, floorC: number, share: number): number {
   requireRange("share", share, Number.MIN_VALUE, 1);

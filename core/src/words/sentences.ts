@@ -108,6 +108,8 @@ export function waterSentence(reason: WaterReason, units: UnitPreference = METRI
   switch (reason.code) {
     case "policy":
       return `This tank is on ${POLICY[reason.policy] ?? reason.policy}, ${figure(reason.share * 100, 0)} % each visit.`;
+    case "chosen":
+      return `${litresText(reason.litres, units)} chosen ${reason.by === "on site" ? "on site" : `by ${reason.by} at the bench`}.`;
     case "ph-shift":
       return `The new water has a pH of ${figure(reason.refill, 1)}, the tank ${figure(reason.before, 1)}: it may move by more than ${figure(reason.most, 1)}. Compare at the same hour tomorrow.`;
     case "raised":

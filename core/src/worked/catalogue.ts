@@ -23,6 +23,12 @@ export const catalogue = {
     source: "Mass balance of a water change; the tank's own landmarks and daily limits.",
     limits: "A decision, so it carries no range; its results do.",
   },
+  "litres-needed": {
+    title: "Litres that the reading asks for",
+    words: "Litres in the system × (reading − target) ÷ (reading − new water).",
+    source: "Mass balance solved for litres; first order while the reading is well known, else 4 000 draws.",
+    limits: "A range: the reading, the source and the volume are each known only so well.",
+  },
   share: {
     title: "Share of the water",
     words: "Litres taken out ÷ litres in the system.",
@@ -72,6 +78,31 @@ export const catalogue = {
       "The temperature that keeps the tank inside its daily limit after mixing, as near to the tank's as can be had.",
     source: "Heat balance of two volumes of water.",
     limits: "Heat lost in the hose is not counted; measure half-way.",
+  },
+  "half-way": {
+    title: "Half-way through the refill",
+    words: "(water left × its temperature + new water so far × its temperature) ÷ both.",
+    source: "Heat balance of two volumes of water.",
+    limits: "Read away from the jet, with the water moving.",
+  },
+  co2: {
+    title: "Carbon dioxide",
+    words: "3 × KH × 10^(7 − pH).",
+    source: "Carbonate equilibrium at ordinary temperatures.",
+    limits: "Within about 30 %. It fails where tannins, phosphate or a buffer salt hold the pH.",
+  },
+  "drain-minutes": {
+    title: "Running out",
+    words:
+      "Litres of each slice of the height ÷ the flow of the hose there, added up while the head falls with the water.",
+    source: "Darcy and Weisbach; Swamee and Jain's friction factor; a timed bucket puts one factor on every flow.",
+    limits: "A kink, air in the hose or a strainer slow it: time a bucket.",
+  },
+  "refill-minutes": {
+    title: "Running in",
+    words: "Litres ÷ the flow at which the pump's curve meets height and hose.",
+    source: "Pump curve from its two ends; Darcy and Weisbach; a timed bucket beats both.",
+    limits: "The lift grows as the barrel empties.",
   },
   "reading-after": {
     title: "Expected after the change",

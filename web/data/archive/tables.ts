@@ -99,8 +99,13 @@ export const BusinessSchema = z.strictObject({
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";
-/** 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. */
-export const ARCHIVE_VERSION = 2;
+/**
+ * 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. 3: changes
+ * planned at the bench.
+ */
+export const ARCHIVE_VERSION = 3;
+
+const UNPLANNED = { visit: { chosen: null } };
 
 /** What rows of earlier versions did not say yet, by version. */
 export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, object>>>> = {
@@ -108,7 +113,9 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, objec
     client: { contacts: [] },
     equipment: { meterHours: null, meterOn: null },
     source: { siteId: null, version: 1, archivedAt: null },
+    ...UNPLANNED,
   },
+  2: UNPLANNED,
 };
 
 /** An archive as a whole. Never parsed at once: its rows are, one by one. */

@@ -94,6 +94,8 @@ export const visit = mysqlTable(
     minutes: double("minutes"),
     /** The plan it was given, as a snapshot. */
     plan: json("plan").$type<PlanSnapshot | null>(),
+    /** What somebody planned into it at the bench. */
+    chosen: json("chosen").$type<ChosenChange | null>(),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
@@ -114,6 +116,13 @@ export const visit = mysqlTable(
     }),
   ],
 );
+
+/** A change that was planned at the bench: litres, the water, and who chose it. */
+export interface ChosenChange {
+  readonly litres: number;
+  readonly sourceId: string;
+  readonly by: string;
+}
 
 /** A plan as it was, with the number of its format so that old ones can be read later. */
 export interface PlanSnapshot {

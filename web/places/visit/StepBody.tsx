@@ -1,14 +1,14 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { figure, showLength, showVolume } from "@keel-round/core/units";
-import { gearName, type Step } from "@keel-round/core/visit";
-import { litresText, waterSentence } from "@keel-round/core/words";
-import { useState } from "react";
+import { figure, parameterFacts, showLength, showVolume } from "@keel-round/core/units";
+import { gearName, planChange, type Step } from "@keel-round/core/visit";
+import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import { useMemo, useState } from "react";
 import type { LiveVisit } from "@/device/useVisit";
 import { Notice, QuietButton } from "@/kit/controls";
 import { B, Details, Select, Span, Summary } from "@/kit/elements";
-import { Section } from "@/kit/Section";
+import { Exposed, MarkedSection } from "@/kit/MarkedSection";
 import { WorkedFigure } from "@/kit/Working";
 import { ReadingEntry } from "./ReadingEntry";
 import { refusalSentence } from "./refusals";
@@ -35,21 +35,7 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
   const { water } = plan;
   return (
     <Box>
-      {step.figure === "mark" && water.mark && (
-        <>
-          <Figure
-            value={figure(showLength(water.mark.value, units.length), 1)}
-            unit={`${units.length} from the rim${water.markOn === "sump" ? " of the sump" : ""}`}
-          />
-          <Box fontSize="18px" mt="6px">
-            <B fontFamily="mono">{figure(showVolume(water.litres.value, units.volume), 0)}</B> {units.volume},{" "}
-            {water.fills?.value ?? 1} fills, about {Math.max(1, Math.round(water.drainMinutes))} min
-          </Box>
-          <Box mt="12px">
-            <Section book={kept.input.book} markCm={water.mark.value} units={units} width={354} small />
-          </Box>
-        </>
-      )}
+      {step.figure === "mark" && water.mark && <MarkFigure key={water.litres.value} visit={visit} />}
       {step.figure === "litres" && (
         <Figure
           value={figure(showVolume(water.litres.value, units.volume), 0)}
@@ -81,6 +67,75 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
         {step.kit.length > 0 && <Box mt="4px">Kit: {step.kit.join(", ")}.</Box>}
       </Details>
     </Box>
+  );
+}
+
+/** The mark to drain to, on a section whose mark can be moved: what it would be at another one, and the choice of it. */
+function MarkFigure({ visit }: { visit: LiveVisit }) {
+  const { input, kept, plan, state } = visit;
+  const { units } = kept;
+  const [trial, setTrial] = useState<number | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const water = useMemo(() => (trial === null ? plan.water : planChange(input, trial)), [input, plan.water, trial]);
+  if (!water.mark && trial === null) return null;
+  const choose = async (litres: number | null) => {
+    const refusal = await visit.say({ type: "choose", litres });
+    setError(refusal ? refusalSentence(refusal) : null);
+    if (!refusal) setTrial(null);
+  };
+  return (
+    <>
+      <Figure
+        value={figure(showLength(water.mark?.value ?? 0, units.length), 1)}
+        unit={`${units.length} from the rim${water.markOn === "sump" ? " of the sump" : ""}`}
+      />
+      <Box fontSize="18px" mt="6px">
+        <B fontFamily="mono">{figure(showVolume(water.litres.value, units.volume), 0)}</B> {units.volume},{" "}
+        {water.fills?.value ?? 1} fills, about {Math.max(1, Math.round(water.drainMinutes))} min
+      </Box>
+      <Box mt="12px">
+        <MarkedSection input={input} water={water} units={units} width={354} small onLitres={setTrial} />
+      </Box>
+      <Exposed book={input.book} litres={water.litres.value} />
+      {trial !== null && (
+        <Box mt="8px" fontSize="16px" role="status">
+          {water.after.slice(0, 3).map((e) => (
+            <Box key={e.parameter}>
+              {parameterFacts[e.parameter].label.toLowerCase()} {withUnit(e.parameter, e.after.value, units)} after
+            </Box>
+          ))}
+          {water.binding && (
+            <Box color="vermilion" fontWeight="620">
+              Too far: {limitSentence(water.binding, units)}
+            </Box>
+          )}
+          <Flex gap="8px" mt="8px">
+            <QuietButton
+              type="button"
+              minH="48px"
+              flex="1"
+              disabled={water.binding !== null}
+              onClick={() => choose(Math.round(trial * 10) / 10)}
+            >
+              Drain to this mark
+            </QuietButton>
+            <QuietButton type="button" minH="48px" onClick={() => setTrial(null)}>
+              As planned
+            </QuietButton>
+          </Flex>
+        </Box>
+      )}
+      {trial === null && state.chosenL !== undefined && state.chosenL !== null && (
+        <QuietButton type="button" minH="48px" mt="8px" onClick={() => choose(null)}>
+          Back to the plan's own mark
+        </QuietButton>
+      )}
+      {error && (
+        <Box role="alert" mt="8px">
+          <Notice tone="danger">{error}</Notice>
+        </Box>
+      )}
+    </>
   );
 }
 

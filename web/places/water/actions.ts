@@ -1,6 +1,7 @@
 "use server";
 
 import { z } from "zod";
+import { PlanIntoSchema, planInto } from "@/data/bench";
 import { defineAction } from "@/data/define";
 import { DrawSchema, draw, fixContents, StartBatchSchema, startBatch, VerifySchema, verifyBatch } from "@/data/mixing";
 import { whenOf } from "@/data/when";
@@ -41,4 +42,13 @@ export const drawAction = defineAction({
   input: DrawSchema,
   foreign: (ids) => ({ barrelId: ids.barrelId, litres: 1 }),
   run: (scope, input) => draw(scope, input, whenOf(scope)),
+});
+
+/** Plans a change of the bench into the next visit, or takes it back. */
+export const planIntoAction = defineAction({
+  name: "water.plan-into",
+  roles: ROLES,
+  input: PlanIntoSchema,
+  foreign: (ids) => ({ visitId: ids.visitId, change: null }),
+  run: planInto,
 });

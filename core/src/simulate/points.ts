@@ -1,0 +1,24 @@
+import { requireRange } from "../issues/index.ts";
+import type { Range } from "../worked/index.ts";
+
+/** A figure drawn many times: its 2.5, 50 and 97.5 % points. */
+export interface Drawn extends Range {
+  readonly middle: number;
+}
+
+/**
+ * The 2.5, 50 and 97.5 % points of some draws, by linear interpolation between order statistics.
+ *
+ * @param values At least one; sorted in place.
+ */
+export function pointsOf(values: Float64Array): Drawn {
+  requireRange("values", values.length, 1, 1e9);
+  values.sort();
+  const at = (part: number) => {
+    const place = part * (values.length - 1);
+    const below = Math.floor(place);
+    const [a, b] = [values[below] ?? Number.NaN, values[Math.min(values.length - 1, below + 1)] ?? Number.NaN];
+    return a === b ? a : a + (place - below) * (b - a);
+  };
+  return { low: at(0.025), middle: at(0.5), high: at(0.975) };
+}

@@ -1,0 +1,126 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { TankBook } from "@keel-round/core/tank";
+import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
+import { vesselHeightM } from "@keel-round/core/vessel";
+import {
+  exposures,
+  litresOfMark,
+  markCmOf,
+  markPlace,
+  type PlanInput,
+  startLevelM,
+  type WaterPlan,
+} from "@keel-round/core/visit";
+import { litresText } from "@keel-round/core/words";
+import { Span } from "./elements";
+import { HeightHandle } from "./HeightHandle";
+import { Section, type SectionFrame } from "./Section";
+
+/** The section with its drain mark to be taken hold of and the nearest limit drawn as a line with its name. */
+export function MarkedSection({
+  input,
+  water,
+  sector,
+  units,
+  width,
+  small = false,
+  onLitres,
+}: {
+  input: PlanInput;
+  water: WaterPlan;
+  sector?: number;
+  units: UnitPreference;
+  width: number;
+  small?: boolean;
+  onLitres: (litres: number) => void;
+}) {
+  const { book } = input;
+  const limit = water.limits[0];
+  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, limit.maxL) : null;
+  return (
+    <Section
+      book={book}
+      markCm={water.mark?.value ?? null}
+      limit={limitCm === null || !limit ? null : { cm: limitCm, name: limit.name ?? LIMIT_NAME[limit.code] }}
+      {...(sector ? { sector } : {})}
+      units={units}
+      width={width}
+      small={small}
+      overlay={(frame) => <MarkHandle frame={frame} book={book} water={water} units={units} onLitres={onLitres} />}
+    />
+  );
+}
+
+const LIMIT_NAME: Readonly<Record<WaterPlan["limits"][number]["code"], string>> = {
+  landmark: "a landmark",
+  floor: "the bed",
+  "sump-level": "the return pump",
+  hose: "the drain hose",
+  animals: "what the animals bear",
+  "alkalinity-a-day": "alkalinity a day",
+  "calcium-a-day": "calcium a day",
+  "magnesium-a-day": "magnesium a day",
+  "salinity-a-day": "salinity a day",
+  "temperature-a-day": "temperature a day",
+  "on-board": "water on board",
+  "time-on-site": "time on site",
+  "drain-rule": "waste to carry",
+  "free-ammonia": "free ammonia",
+};
+
+/** The handle on the drain mark: on the glass, or on the sump while the return pump runs. */
+function MarkHandle({
+  frame,
+  book,
+  water,
+  units,
+  onLitres,
+}: {
+  frame: SectionFrame;
+  book: TankBook;
+  water: WaterPlan;
+  units: UnitPreference;
+  onLitres: (litres: number) => void;
+}) {
+  const place = markPlace(book);
+  if (place === "none") return null;
+  const vessel = place === "sump" ? frame.sump : frame;
+  if (!vessel) return null;
+  const heightM = place === "sump" ? (book.sump?.heightM ?? 0) : vesselHeightM(book.display.vessel);
+  const highM = place === "sump" ? (book.sump?.runningLevelM ?? 0) : startLevelM(book);
+  const cm = water.mark?.value ?? (heightM - highM) * 100;
+  return (
+    <HeightHandle
+      name="Drain mark"
+      says={`${figure(showLength(cm, units.length), 1)} ${units.length} from the rim, ${litresText(water.litres.value, units)}, ${figure(water.share.value * 100, 0)} %`}
+      heightM={Math.max(0, heightM - cm / 100)}
+      lowM={0.005}
+      highM={highM}
+      x1={vessel.left}
+      x2={vessel.right + 26}
+      y={vessel.y}
+      mOf={vessel.mOf}
+      onMove={(m) => onLitres(litresOfMark(book, (heightM - m) * 100))}
+    />
+  );
+}
+
+/** What stands in air at this mark, and for how long. */
+export function Exposed({ book, litres }: { book: TankBook; litres: number }) {
+  const bare = exposures(book, litres);
+  if (bare.length === 0) return null;
+  return (
+    <Box mt="8px" fontSize="14px">
+      In air:{" "}
+      {bare.map((e, i) => (
+        <Span key={e.name} color={e.minutes > e.allowedMinutes ? "vermilion" : "ink"} fontWeight="560">
+          {i > 0 ? "; " : ""}
+          {e.name} {Math.round(e.minutes)} min
+          {e.minutes > e.allowedMinutes ? `, may ${Math.round(e.allowedMinutes)}` : ""}
+        </Span>
+      ))}
+    </Box>
+  );
+}
