@@ -1,11 +1,12 @@
 import { isSalt, systemVolumeL } from "@keel-round/core/tank";
-import type { PlanInput, WaterSource } from "@keel-round/core/visit";
+import { DEFAULT_LIMITS, type PlanInput, type WaterSource } from "@keel-round/core/visit";
 import { and, asc, eq, isNull, or } from "drizzle-orm";
 import { z } from "zod";
+import { firmKinds } from "./book/kinds";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { atSite, loadPlanInputs, sourceOf } from "./planInputs";
-import { site, source, stop, tank, visit } from "./schema";
+import { business, site, source, stop, tank, visit } from "./schema";
 import type { Scope } from "./scope";
 import { clientsInSight, inSight } from "./sight";
 import { listTanks, loadTank } from "./tanks";
@@ -167,4 +168,14 @@ export async function planInto(scope: Scope, { visitId, change }: z.infer<typeof
       .set({ chosen: change && { ...change, by: scope.name } })
       .where(eq(visit.id, visitId));
   });
+}
+
+/** What a tank that is only described is worked out with: the firm's waters, kinds and limits. */
+export async function loadDescribe(scope: Scope, today: string) {
+  const [sources, kinds, [firm]] = await Promise.all([
+    watersAt(scope, null, today, { hotWater: true }),
+    firmKinds(db(), scope.businessId),
+    db().select({ limits: business.limits }).from(business).where(eq(business.id, scope.businessId)),
+  ]);
+  return { sources, kinds, limits: { ...DEFAULT_LIMITS, ...firm?.limits } };
 }

@@ -2,7 +2,7 @@ import { addDays } from "@keel-round/core/calendar";
 import { type BarrelContents, fixBarrel, NEAR_PSU } from "@keel-round/core/mixing";
 import { planVisit } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
-import { and, asc, eq, isNull } from "drizzle-orm";
+import { and, asc, eq, isNull, ne } from "drizzle-orm";
 import { z } from "zod";
 import type { When } from "./book/records";
 import { db } from "./connection";
@@ -10,7 +10,7 @@ import { notFound, Refused } from "./define";
 import { newId } from "./ids";
 import { loadPlanInputs, sourceOf } from "./planInputs";
 import { type BatchLesson, recordBatch } from "./saltBatches";
-import { barrel, deskChange, source, stop, tank, visit } from "./schema";
+import { barrel, deskChange, person, source, stop, tank, visit } from "./schema";
 import type { Scope } from "./scope";
 import { inTransaction, type Queries } from "./transaction";
 
@@ -36,7 +36,7 @@ export const DrawSchema = z.object({ barrelId: id, litres });
 /** The barrels of the business with what stands in them, the waters they are filled with, and what a day takes. */
 export async function loadRoom(scope: Scope, today: string, on = addDays(today, 1)) {
   if (scope.role === "owner") throw notFound("page");
-  const [barrels, sources] = await Promise.all([
+  const [barrels, sources, people] = await Promise.all([
     db()
       .select()
       .from(barrel)
@@ -47,8 +47,17 @@ export async function loadRoom(scope: Scope, today: string, on = addDays(today, 
       .from(source)
       .where(and(eq(source.businessId, scope.businessId), isNull(source.archivedAt), isNull(source.siteId)))
       .orderBy(asc(source.name)),
+    db()
+      .select({ from: person.dayStartMinute, to: person.dayEndMinute })
+      .from(person)
+      .where(and(eq(person.businessId, scope.businessId), ne(person.role, "owner"))),
   ]);
   return {
+    /** Somebody is at the base from the first day's start to the last day's end. */
+    hours: {
+      from: Math.min(...people.map((p) => p.from)),
+      to: Math.max(...people.map((p) => p.to)),
+    },
     barrels,
     sources: sources.map((s) => sourceOf(s, today)).filter((s) => s.kind === "mix" || s.kind === "purified"),
     demand: await demandOf(scope, on),

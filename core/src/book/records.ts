@@ -687,6 +687,13 @@ const source: RecordKind = {
       group: "Purifier",
     },
     { key: "purifier.ratedBar", label: "Rated at", type: number("bar", 0.5, 30, 1), group: "Purifier" },
+    {
+      key: "purifier.bar",
+      label: "Pressure read at it",
+      type: number("bar", 0.1, 30, 1),
+      hint: "Over the membrane. Without a reading 4 bar count.",
+      group: "Purifier",
+    },
     { key: "purifier.wasteRatio", label: "Wastes, litres for a litre", type: number("", 0, 20, 1), group: "Purifier" },
     {
       key: "purifier.flushMinutes",

@@ -2,6 +2,7 @@ export { type Barrel, type BarrelFix, fixBarrel } from "./barrel.ts";
 export { type BarrelContents, type BatchState, batchState, NEAR_PSU, type SaltAge } from "./batch.ts";
 export { type Blend, blendSalts, type SaltChoice, type SaltTarget } from "./blend.ts";
 export { type Purifier, type PurifierRun, purifierLPerDay, purifierRun } from "./purifier.ts";
+export { planRaise, type RaiseAsked, type RaisePlan } from "./raise.ts";
 export {
   calciumPerDkh,
   DKH_PER_MEQ,
@@ -17,8 +18,10 @@ export {
   twoPartResiduePpt,
   type WrongReagent,
 } from "./reagent.ts";
+export { type Remineral, type Remineralised, remineralise, type Weighed } from "./remineralise.ts";
 export {
   type Demand,
+  type Hands,
   ifLate,
   MIXING_STEPS,
   type MixingSchedule,

@@ -5,6 +5,8 @@ export interface Purifier {
   /** Litres a day at 25 °C and the rated pressure. */
   readonly litresPerDayAt25: number;
   readonly ratedBar: number;
+  /** Net pressure that was read at it; without one the usual of the mains. */
+  readonly bar?: number | undefined;
   /** Litres of waste for a litre of product. */
   readonly wasteRatio: number;
   /** Minutes that are flushed away after a rest, until the first dissolved matter is out. */

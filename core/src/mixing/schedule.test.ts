@@ -54,6 +54,22 @@ describe("the making of water", () => {
     expect(
       scheduleMixing([demand("x", 100, { purifyMinutes: 0, heatMinutes: 0, dissolveMinutes: 0 })], 0).slots,
     ).toEqual([{ demandId: "x", step: "load", from: 90, to: 100 }]));
+  test("is not begun at night: it is moved to the evening before, and a late start waits for the morning", () => {
+    // It is 14:00; the van is loaded at 06:30, and somebody is there from 06:00 to 20:00.
+    const hands = { minuteNow: 840, from: 360, to: 1200 };
+    const loadedAt = 1440 - 840 + 390;
+    const slow = demand("reef", loadedAt, { purifyMinutes: 0, heatMinutes: 300, dissolveMinutes: 0, loadMinutes: 15 });
+    const schedule = scheduleMixing([slow], 0, hands);
+    // The latest would be 01:15; the evening before ends at 20:00, six hours from now.
+    expect(schedule.slots[0]).toEqual({ demandId: "reef", step: "heat", from: 360, to: 660 });
+    expect(schedule.late).toEqual([]);
+    // An hour later nobody is there: it begins at 06:00 and is ready at 11:00 instead of 06:15.
+    const [heat] = schedule.slots;
+    if (!heat) throw new Error("no step");
+    expect(ifLate([slow], schedule, heat, 60, hands).get("reef")).toBeCloseTo(285, 9);
+    // By day it stands where it stood.
+    expect(scheduleMixing([slow], 0).slots[0]).toMatchObject({ from: loadedAt - 315 });
+  });
   test("of minutes below nothing is refused", () =>
     expect(() => scheduleMixing([demand("x", 100, { heatMinutes: -1 })], 0)).toThrow(OutOfRangeError));
   test("never lets a machine serve two, keeps the order of steps, and is in time when there is time", () =>

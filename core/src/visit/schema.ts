@@ -31,6 +31,7 @@ export const SourceFactsSchema = z.object({
     .object({
       litresPerDayAt25: z.number().positive("A purifier makes something."),
       ratedBar: z.number().positive(),
+      bar: z.number().positive().max(30).optional(),
       wasteRatio: z.number().min(0),
       flushMinutes: z.number().min(0),
     })

@@ -33,6 +33,16 @@ export async function firmKind(q: Queries, businessId: string, code: TankKind): 
   return row ? { label: row.name, ...row.facts } : kindFacts[code];
 }
 
+/** What the firm begins each kind of tank with. */
+export async function firmKinds(q: Queries, businessId: string): Promise<Record<TankKind, KindFacts>> {
+  const rows = await q
+    .select({ code: tankKind.code, name: tankKind.name, facts: tankKind.facts })
+    .from(tankKind)
+    .where(eq(tankKind.businessId, businessId));
+  const own = Object.fromEntries(rows.map((r) => [r.code, { label: r.name, ...r.facts }]));
+  return { ...kindFacts, ...own } as Record<TankKind, KindFacts>;
+}
+
 /** The same as a form's values, for a tank of the kind to be held against. */
 export async function firmValues(scope: Scope, code: string): Promise<Values> {
   return valuesOfKind(await firmKind(db(), scope.businessId, code as TankKind));

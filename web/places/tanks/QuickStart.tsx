@@ -1,7 +1,6 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { OutOfRangeError } from "@keel-round/core/issues";
 import {
   kindFacts,
@@ -13,8 +12,8 @@ import {
   tankMisfits,
   volumeRelative95,
 } from "@keel-round/core/tank";
-import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-import { VESSEL_SHAPES, type Vessel, type VesselShape, vesselOf, vesselShapes } from "@keel-round/core/vessel";
+import { figure, showVolume, type UnitPreference } from "@keel-round/core/units";
+import type { Vessel, VesselShape } from "@keel-round/core/vessel";
 import { misfitSentence } from "@keel-round/core/words";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
@@ -23,6 +22,7 @@ import { Fieldset, Form, Span } from "@/kit/elements";
 import { PlanView } from "@/kit/PlanView";
 import { Section } from "@/kit/Section";
 import { useHydrated } from "@/kit/useHydrated";
+import { readVessel, VesselFields } from "@/kit/VesselFields";
 import { startTankAction } from "./actions";
 
 interface Answers {
@@ -66,7 +66,7 @@ export function QuickStart({
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string[]>> } | null>(null);
   const set = (change: Partial<Answers>) => setAnswers({ ...answers, ...change });
-  const { vessel, wrong } = useMemo(() => read(answers, units), [answers, units]);
+  const { vessel, wrong } = useMemo(() => readVessel(answers, units), [answers, units]);
   const error = (field: string) => problem?.fields[field]?.[0];
 
   const submit = async () => {
@@ -125,29 +125,14 @@ export function QuickStart({
                   ))}
                 </Choice>
               </FieldRow>
-              <FieldRow label="4  Shape, measured inside the glass" error={error("vessel")}>
-                <Choice value={answers.shape} onChange={(e) => set({ shape: e.target.value as VesselShape })}>
-                  {VESSEL_SHAPES.map((shape) => (
-                    <option key={shape} value={shape}>
-                      {vesselShapes[shape].label}
-                    </option>
-                  ))}
-                </Choice>
-              </FieldRow>
-              <Flex gap="12px" wrap="wrap">
-                {vesselShapes[answers.shape].dimensions.map(({ key, label }) => (
-                  <Box key={key} w="116px">
-                    <FieldRow label={`${label}, ${units.length}`} error={answers.sides[key] ? wrong[key] : undefined}>
-                      <TextInput
-                        inputMode="decimal"
-                        fontFamily="mono"
-                        value={answers.sides[key] ?? ""}
-                        onChange={(e) => set({ sides: { ...answers.sides, [key]: e.target.value } })}
-                      />
-                    </FieldRow>
-                  </Box>
-                ))}
-              </Flex>
+              <VesselFields
+                label="4  Shape, measured inside the glass"
+                error={error("vessel")}
+                typed={answers}
+                wrong={wrong}
+                units={units}
+                onChange={set}
+              />
               <FieldRow label="5  New water" error={error("sourceId")}>
                 <Choice value={answers.sourceId} onChange={(e) => set({ sourceId: e.target.value })}>
                   <option value="">—</option>
@@ -184,22 +169,6 @@ export function QuickStart({
       </Form>
     </Box>
   );
-}
-
-/** The vessel of what is typed, or what is wrong with each side. */
-function read(answers: Answers, units: UnitPreference): { vessel: Vessel | null; wrong: Record<string, string> } {
-  const sides: Record<string, number> = {};
-  const wrong: Record<string, string> = {};
-  for (const { key, label } of vesselShapes[answers.shape].dimensions)
-    try {
-      const metres = parseDecimal(answers.sides[key] ?? "") / showLength(100, units.length);
-      if (!(metres > 0 && metres <= 20)) wrong[key] = `${label} lies between 1 mm and 20 m.`;
-      sides[key] = metres;
-    } catch (error) {
-      if (!(error instanceof FieldError)) throw error;
-      wrong[key] = answers.sides[key] ? error.message : `${label} is needed.`;
-    }
-  return { vessel: Object.keys(wrong).length === 0 ? vesselOf(answers.shape, sides) : null, wrong };
 }
 
 function Drawn({ answers, vessel, units }: { answers: Answers; vessel: Vessel | null; units: UnitPreference }) {

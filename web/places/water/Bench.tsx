@@ -4,6 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { fieldOf, sayField } from "@keel-round/core/book";
 import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
 import {
+  bestPolicy,
   comparePolicies,
   type Forward,
   type PlanInput,
@@ -15,8 +16,10 @@ import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/
 import { useMemo, useState } from "react";
 import { QuietButton, SubHead } from "@/kit/controls";
 import { Span, Table } from "@/kit/elements";
+import { RangeCheck } from "@/kit/RangeCheck";
 import { Cell, Head } from "@/kit/table";
 import { WaterAtMark } from "@/kit/WaterAtMark";
+import { type BenchVisit, IntoVisit } from "./IntoVisit";
 
 const POLICY_FIELD = fieldOf("tank", "schools.policy");
 
@@ -27,11 +30,14 @@ export function Bench({
   input: given,
   sources,
   units,
+  visit = null,
 }: {
   input: PlanInput;
   /** Waters that this tank could be filled with, its own among them. */
   sources: readonly WaterSource[];
   units: UnitPreference;
+  /** Its next visit, into which a change may be planned; none for a tank that is only described. */
+  visit?: BenchVisit | null;
 }) {
   const [sourceId, setSourceId] = useState(given.source.id);
   const [policy, setPolicy] = useState(given.book.schools.policy);
@@ -41,6 +47,7 @@ export function Bench({
   );
   const plans = useMemo(() => comparePolicies(input), [input]);
   const chosen = plans.find((p) => p.policy === policy) ?? plans[0];
+  const best = useMemo(() => bestPolicy(plans, given.book.schools.policy), [plans, given]);
   return (
     <Box>
       <SubHead>Four ways of deciding</SubHead>
@@ -61,6 +68,7 @@ export function Bench({
                 key={p.policy}
                 plan={p}
                 own={p.policy === given.book.schools.policy}
+                best={p.policy === best}
                 chosen={p.policy === policy}
                 units={units}
                 onChoose={() => setPolicy(p.policy)}
@@ -97,6 +105,12 @@ export function Bench({
             input={chosen.input}
             heading={`${policyWords(chosen.policy)}, with ${input.source.name}`}
             units={units}
+            foot={(water, at) => (
+              <>
+                {visit && <IntoVisit visit={visit} water={water} source={at.source} units={units} />}
+                <RangeCheck input={at} water={water} units={units} />
+              </>
+            )}
           />
         )}
       </Box>
@@ -142,12 +156,15 @@ function Choose({
 function PolicyRow({
   plan: { policy, water, forward },
   own,
+  best,
   chosen,
   units,
   onChoose,
 }: {
   plan: PolicyPlan;
   own: boolean;
+  /** The least water that keeps all in its bands until the next visit. */
+  best: boolean;
   chosen: boolean;
   units: UnitPreference;
   onChoose: () => void;
@@ -159,6 +176,11 @@ function PolicyRow({
     <tr>
       <Cell>
         <Choose label={policyWords(policy)} own={own} chosen={chosen} onChoose={onChoose} />
+        {best && (
+          <Box color="coralline" fontWeight="620" fontSize="13px">
+            least water that serves
+          </Box>
+        )}
       </Cell>
       <Cell className="num" fontSize="17px" fontWeight="560" whiteSpace="nowrap">
         {changing ? litresText(water.litres.value, units) : "–"}
@@ -190,15 +212,19 @@ function settles(forward: Forward, units: UnitPreference): string {
 }
 
 /** How long this change is enough, and what would be. */
-function enough({ daysToCeiling, shareToHold, daysToHold }: Forward, _units: UnitPreference): string {
+function enough(forward: Forward, units: UnitPreference): string {
+  const { daysToCeiling, shareToHold, daysToHold, dailyL, changesToCeiling } = forward;
   const now = daysToCeiling === null ? "half a year and more" : `${daysToCeiling} days`;
+  const back =
+    changesToCeiling !== null && changesToCeiling > 1 ? `; ${changesToCeiling} such changes bring it back` : "";
   const would = [
     shareToHold === null ? null : `${figure(shareToHold * 100, 0)} % at this interval`,
     daysToHold === null ? null : `every ${daysToHold} days at this share`,
+    dailyL === null ? null : `${litresText(dailyL, units)} a day by itself`,
   ].filter((w) => w !== null);
   return would.length > 0
-    ? `${now}; holds with ${would.join(" or ")}`
-    : `${now}; no change can hold it with this water`;
+    ? `${now}${back}; holds with ${would.join(", or ")}`
+    : `${now}${back}; no change can hold it with this water`;
 }
 
 function SourceRow({

@@ -1,11 +1,12 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import type { BenchData } from "@/data/bench";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
-import { Choice, PageHead, QuietButton } from "@/kit/controls";
-import { A, Form } from "@/kit/elements";
+import { PageHead } from "@/kit/controls";
+import { A } from "@/kit/elements";
 import { dayLabel } from "@/kit/words";
 import { Bench } from "./Bench";
+import { TankPicker } from "./TankPicker";
 import { WaterNav } from "./WaterNav";
 
 /** The bench: a tank is picked, and its next change worked out in every way. */
@@ -25,22 +26,19 @@ export function BenchPage({ scope, data }: { scope: Scope; data: BenchData }) {
           )
         }
       />
-      <Form action="/water" mt="12px" mb="18px">
-        <Flex gap="10px" wrap="wrap" align="center">
-          <Box w="360px" maxW="100%">
-            <Choice name="tank" aria-label="Tank" defaultValue={chosen?.id ?? ""}>
-              {tanks.map((t) => (
-                <option key={t.id} value={t.id}>
-                  {t.name}, {t.siteName}
-                </option>
-              ))}
-            </Choice>
-          </Box>
-          <QuietButton type="submit">Work it out</QuietButton>
-        </Flex>
-      </Form>
+      <TankPicker action="/water" tanks={tanks} chosen={chosen?.id ?? ""}>
+        <A asChild color="coralline" fontSize="14.5px" textDecoration="underline">
+          <AppLink href="/water/describe">or describe a tank</AppLink>
+        </A>
+      </TankPicker>
       {chosen ? (
-        <Bench key={chosen.id} input={chosen.input} sources={chosen.sources} units={scope.units} />
+        <Bench
+          key={chosen.id}
+          input={chosen.input}
+          sources={chosen.sources}
+          units={scope.units}
+          visit={chosen.visit && { ...chosen.visit, tankId: chosen.id }}
+        />
       ) : (
         <Box color="soft" py="20px">
           No tank yet.{" "}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { ifLate, type MixingStep } from "@keel-round/core/mixing";
+import { type Hands, ifLate, type MixingStep, scheduleMixing } from "@keel-round/core/mixing";
 import type { UnitPreference } from "@keel-round/core/units";
 import type { WaterSource } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
@@ -11,7 +11,7 @@ import { Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
 import { BarrelCard } from "./BarrelCard";
-import { demandsOf, needsOf, planRoom, type RoomBarrel } from "./tomorrow";
+import { demandsOf, needsOf, type RoomBarrel } from "./tomorrow";
 
 const STEP: Readonly<Record<MixingStep, string>> = {
   purify: "purify",
@@ -47,8 +47,8 @@ export function MixingRoom({
   after: string | null;
   /** When that day's vans are loaded. */
   loadedAt: number;
-  /** A minute from now as the business's clock and day say it. */
-  clock: Readonly<{ minuteNow: number }>;
+  /** The minute of the business's day, and when somebody is in the room. */
+  clock: Hands;
   units: UnitPreference;
 }) {
   const needs = needsOf(demand, barrels, sources, loadedAt);
@@ -59,7 +59,7 @@ export function MixingRoom({
     sources.find((s) => s.purifier),
     neededAt,
   );
-  const schedule = planRoom(demands);
+  const schedule = scheduleMixing(demands, 0, clock);
   const says = (minute: number) => clockWords(clock.minuteNow + minute);
   const nameOf = (id: string) => demands.find((d) => d.id === id)?.name ?? "";
   return (
@@ -134,7 +134,7 @@ export function MixingRoom({
             <Box mt="16px">
               <SubHead>Begin at the latest</SubHead>
               {schedule.slots.map((slot) => {
-                const late = ifLate(demands, schedule, slot, LATE);
+                const late = ifLate(demands, schedule, slot, LATE, clock);
                 return (
                   <Flex key={slot.demandId + slot.step} py="7px" gap="12px" borderBottomWidth="1px" borderColor="rule">
                     <Span fontFamily="mono" fontWeight="600" w="104px" flexShrink={0} suppressHydrationWarning>

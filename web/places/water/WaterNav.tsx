@@ -3,6 +3,7 @@ import { PartsNav } from "@/kit/PartsNav";
 const PARTS = [
   ["/water", "Bench"],
   ["/water/mixing", "Mixing room"],
+  ["/water/doses", "Doses"],
 ] as const;
 
 /** The parts of the water's place. */

@@ -1,6 +1,7 @@
+import { scheduleMixing } from "@keel-round/core/mixing";
 import type { WaterSource } from "@keel-round/core/visit";
 import { describe, expect, test } from "vitest";
-import { demandsOf, needsOf, planRoom, type RoomBarrel } from "./tomorrow";
+import { demandsOf, needsOf, type RoomBarrel } from "./tomorrow";
 
 const mix: WaterSource = {
   id: "mix",
@@ -80,7 +81,7 @@ describe("tomorrow's water", () => {
   });
   test("that cannot be ready says by how much", () => {
     const demands = demandsOf([{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }], [], purified, 300);
-    const { late } = planRoom(demands);
+    const { late } = scheduleMixing(demands, 0);
     const total = demands[0] ? demands[0].purifyMinutes + demands[0].heatMinutes + 30 + 60 + 15 : 0;
     expect(late).toEqual([{ demandId: "mix", minutes: expect.closeTo(total - 300, 6) }]);
   });

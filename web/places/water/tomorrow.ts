@@ -1,12 +1,4 @@
-import {
-  type BarrelContents,
-  batchState,
-  type Demand,
-  type MixingSchedule,
-  purifierLPerDay,
-  purifierRun,
-  scheduleMixing,
-} from "@keel-round/core/mixing";
+import { type BarrelContents, batchState, type Demand, purifierLPerDay, purifierRun } from "@keel-round/core/mixing";
 import type { WaterSource } from "@keel-round/core/visit";
 import { heatingHours } from "@keel-round/core/water";
 
@@ -84,8 +76,11 @@ export function demandsOf(
       const takenL = source.kind === "mix" ? Math.min(spareL, missingL) : 0;
       spareL -= takenL;
       const purifyMinutes = purifier
-        ? purifierRun(purifier, missingL - takenL, purifierLPerDay(purifier, Math.max(1, purified.coldC), MAINS_BAR))
-            .minutes
+        ? purifierRun(
+            purifier,
+            missingL - takenL,
+            purifierLPerDay(purifier, Math.max(1, purified.coldC), purifier.bar ?? MAINS_BAR),
+          ).minutes
         : 0;
       const mixed = source.kind === "mix";
       const hours = mixed
@@ -110,9 +105,4 @@ export function demandsOf(
         loadMinutes: LOAD_MINUTES,
       };
     });
-}
-
-/** The making of tomorrow's water, laid out backwards. */
-export function planRoom(demands: readonly Demand[]): MixingSchedule {
-  return scheduleMixing(demands, 0);
 }

@@ -17,7 +17,7 @@ export default async function MixingPage({ searchParams }: { searchParams: Promi
   const { on: asked = "" } = await searchParams;
   const [first, last] = [addDays(today, 1), addDays(today, AHEAD)];
   const on = isCivilDate(asked) && asked >= first && asked <= last ? asked : first;
-  const { barrels, sources, demand } = await loadRoom(scope, today, on);
+  const { barrels, sources, demand, hours } = await loadRoom(scope, today, on);
   return (
     <>
       <WaterNav here="/water/mixing" />
@@ -27,7 +27,7 @@ export default async function MixingPage({ searchParams }: { searchParams: Promi
         demand={demand}
         now={now.getTime()}
         loadedAt={instantOf(on, LOADED_MINUTE, scope.zone)}
-        clock={{ minuteNow: civilOf(now.getTime(), scope.zone).minute }}
+        clock={{ minuteNow: civilOf(now.getTime(), scope.zone).minute, ...hours }}
         on={on}
         before={on > first ? addDays(on, -1) : null}
         after={on < last ? addDays(on, 1) : null}

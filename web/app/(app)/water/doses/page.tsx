@@ -1,0 +1,13 @@
+import { z } from "zod";
+import { loadBench } from "@/data/bench";
+import { orNotFound, pageScope } from "@/data/pageScope";
+import { whenOf } from "@/data/when";
+import { DosesPage } from "@/places/water/DosesPage";
+
+export default async function Doses({ searchParams }: { searchParams: Promise<{ tank?: string }> }) {
+  const scope = await pageScope(["office", "technician"]);
+  const { tank } = await searchParams;
+  const asked = z.uuid().safeParse(tank);
+  const data = await orNotFound(loadBench(scope, asked.success ? asked.data : null, whenOf(scope).today));
+  return <DosesPage scope={scope} data={data} />;
+}

@@ -1,0 +1,8 @@
+import type { ReactNode } from "react";
+import { Document } from "@/kit/theme/Document";
+
+export const metadata = { title: "Keel Round", icons: "/icon.svg" };
+
+export default function PrintLayout({ children }: { children: ReactNode }) {
+  return <Document>{children}</Document>;
+}

@@ -1,0 +1,42 @@
+import { Box, Flex } from "@chakra-ui/react";
+import type { BenchData } from "@/data/bench";
+import type { Scope } from "@/data/scope";
+import { PageHead } from "@/kit/controls";
+import { Blend } from "./Blend";
+import { Estimates } from "./Estimates";
+import { Raise } from "./Raise";
+import { Remineralise } from "./Remineralise";
+import { TankPicker } from "./TankPicker";
+import { WaterNav } from "./WaterNav";
+
+/** What is weighed into a tank or into new water, and the two estimates that go with it. */
+export function DosesPage({ scope, data }: { scope: Scope; data: BenchData }) {
+  const { tanks, chosen } = data;
+  return (
+    <Box>
+      <WaterNav here="/water/doses" />
+      <PageHead title="Doses" facts={chosen ? `${chosen.name}, ${chosen.siteName}` : null} />
+      <TankPicker action="/water/doses" tanks={tanks} chosen={chosen?.id ?? ""} />
+      <Flex gap="36px" align="flex-start" direction={{ base: "column", lg: "row" }}>
+        <Box flex="1" minW="0" w="100%">
+          {chosen && <Raise key={chosen.id} input={chosen.input} units={scope.units} />}
+          <Box mt="30px">
+            <Blend
+              key={chosen?.id ?? ""}
+              waters={chosen?.sources ?? []}
+              bands={chosen?.input.book.bands ?? []}
+              targetPsu={chosen?.input.book.targetPsu ?? 0}
+              units={scope.units}
+            />
+          </Box>
+        </Box>
+        <Box flex="1" minW="0" w="100%">
+          <Remineralise units={scope.units} />
+          <Box mt="30px">
+            <Estimates key={chosen?.id ?? ""} input={chosen?.input ?? null} units={scope.units} />
+          </Box>
+        </Box>
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,147 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { longDate } from "@keel-round/core/letter";
+import { figure, parameterFacts, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { type PlanInput, planChange } from "@keel-round/core/visit";
+import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
+import type { ReactNode } from "react";
+import { AppLink } from "@/kit/AppLink";
+import { A, H1, Span, Table } from "@/kit/elements";
+import { Section } from "@/kit/Section";
+import { Cell } from "@/kit/table";
+import { PrintButton } from "./PrintButton";
+
+/** A change on one sheet of paper: it stands at the tank with a strip of tape, where no screen may get wet. */
+export function TankCard({
+  name,
+  siteName,
+  input,
+  litres,
+  units,
+  by,
+}: {
+  name: string;
+  siteName: string;
+  input: PlanInput;
+  litres: number;
+  units: UnitPreference;
+  by: string;
+}) {
+  const water = planChange(input, litres);
+  const volume = (l: number) => figure(showVolume(l, units.volume), l < 100 ? 1 : 0);
+  const temperature = (c: number) => withUnit("temperature", c, units);
+  const rows: readonly (readonly [string, ReactNode])[] = [
+    ["Take out", `${volume(water.litres.value)} ${units.volume}, ${figure(water.share.value * 100, 0)} %`],
+    ...(water.fills
+      ? [["To carry", `${water.fills.value} fills of ${volume(input.site.bucketL)} ${units.volume}`] as const]
+      : []),
+    ...(water.saltWaterL
+      ? [
+          [
+            "Salt water",
+            `${volume(water.saltWaterL.value)} ${units.volume} at ${figure(water.mixPsu ?? 0, 1)} ppt`,
+          ] as const,
+        ]
+      : []),
+    ...(water.saltG
+      ? [["Salt", `${figure(water.saltG.value, 0)} g of ${input.source.salt?.name ?? ""}`] as const]
+      : []),
+    ...(water.freshL ? [["Fresh water", `${volume(water.freshL.value)} ${units.volume}`] as const] : []),
+    ...(water.conditionerMl ? [["Conditioner, first", `${figure(water.conditionerMl.value, 0)} mL`] as const] : []),
+    ...(water.refillC ? [["Bring to", temperature(water.refillC.value)] as const] : []),
+    ...(water.halfWayC ? [["Half-way it reads", temperature(water.halfWayC.value)] as const] : []),
+    [
+      "Out and in",
+      `${Math.max(1, Math.round(water.drainMinutes))} and ${Math.max(1, Math.round(water.refillMinutes))} min`,
+    ],
+  ];
+  return (
+    <Box
+      maxW="760px"
+      mx="auto"
+      p="24px"
+      bg="sheet"
+      minH="100dvh"
+      css={{ "@media print": { padding: 0, "& .screen": { display: "none" } } }}
+    >
+      <Flex className="screen" gap="14px" align="center" mb="18px">
+        <PrintButton />
+        <A asChild color="coralline" textDecoration="underline">
+          <AppLink href={`/water?tank=${input.book.id}`}>Back to the bench</AppLink>
+        </A>
+      </Flex>
+      <Flex
+        justify="space-between"
+        align="baseline"
+        borderBottomWidth="2px"
+        borderColor="ink"
+        pb="8px"
+        wrap="wrap"
+        gap="10px"
+      >
+        <H1 fontSize="24px" fontWeight="660">
+          {name}, {siteName}
+        </H1>
+        <Span>{longDate(input.on)}</Span>
+      </Flex>
+      {water.mark && (
+        <Box mt="14px">
+          <Span fontFamily="mono" fontSize="76px" fontWeight="600" letterSpacing="-3px" lineHeight="1">
+            {figure(showLength(water.mark.value, units.length), 1)}
+          </Span>{" "}
+          <Span fontSize="20px">
+            {units.length} from the rim{water.markOn === "sump" ? " of the sump, return pump running" : ""}: tape here
+          </Span>
+        </Box>
+      )}
+      {water.binding && (
+        <Box mt="10px" fontWeight="640" color="vermilion">
+          Too far: {limitSentence(water.binding, units)}
+        </Box>
+      )}
+      <Box mt="12px">
+        <Section book={input.book} markCm={water.mark?.value ?? null} units={units} width={700} />
+      </Box>
+      <Flex gap="36px" mt="14px" wrap="wrap">
+        <Table flex="1" minW="280px" borderCollapse="collapse" fontSize="16px">
+          <tbody>
+            {rows.map(([label, says]) => (
+              <tr key={label}>
+                <Cell color="soft">{label}</Cell>
+                <Cell className="num" fontWeight="600">
+                  {says}
+                </Cell>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+        <Table flex="1" minW="280px" borderCollapse="collapse" fontSize="15px">
+          <tbody>
+            {water.after.map(({ parameter, before, after }) => (
+              <tr key={parameter}>
+                <Cell color="soft">{parameterFacts[parameter].label}</Cell>
+                <Cell className="num">
+                  {withUnit(parameter, before, units)} → {withUnit(parameter, after.value, units)}
+                  {after.range && (
+                    <Box color="soft" fontSize="13px">
+                      {withUnit(parameter, Math.max(0, after.range.low), units)} to{" "}
+                      {withUnit(parameter, after.range.high, units)}
+                    </Box>
+                  )}
+                </Cell>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </Flex>
+      <Box mt="16px" fontSize="15px">
+        Power off at the plug before hands or hoses go in; heater off until the water is back above it.
+        {water.wasteL > 0 &&
+          ` All ${litresText(water.wasteL, units)} are carried away: no salt water goes down this drain.`}
+        {input.book.animals.some((a) => a.hazard) && " Something in this tank harms a hand: gloves and tools."}
+      </Box>
+      <Box mt="10px" color="soft" fontSize="13.5px">
+        Worked out by {by} at the bench, with {input.source.name}. What is measured at the tank goes before this card.
+      </Box>
+    </Box>
+  );
+}
