@@ -37,8 +37,19 @@ for (const colorScheme of ["light", "dark"] as const) {
     }
     await page.goto("/water");
     await check(page, "the bench");
+    const card = (await page.getByRole("link", { name: "Card for the tank side" }).getAttribute("href")) ?? "";
+    await page.goto(card);
+    await check(page, "a card for the tank side");
     await page.goto("/water/mixing");
     await check(page, "the mixing room");
+    await page.goto("/water/doses");
+    await check(page, "doses");
+    await page.goto("/water/describe");
+    await page.getByLabel(/^Length/).fill("90");
+    await page.getByLabel(/^Front to back/).fill("45");
+    await page.getByLabel(/^Height/).fill("45");
+    await expect(page.getByText("Four ways of deciding")).toBeVisible();
+    await check(page, "a tank described");
     await page.goto("/tanks/new");
     await check(page, "new tank");
     for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel"]) {
@@ -62,6 +73,8 @@ for (const colorScheme of ["light", "dark"] as const) {
     await maud.locator("tbody a").first().click();
     await maud.waitForURL("**/desk/client/**");
     await check(maud, "client form");
+    await maud.goto("/begin");
+    await check(maud, "begin a business");
     await maud.goto("/desk/files");
     await check(maud, "files");
     await maud

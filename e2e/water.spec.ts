@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "./fixtures";
+import { expect, openStop, type Page, startVisit, test } from "./fixtures";
 
 async function open(page: Page, words: string): Promise<void> {
   await page.goto(`/tanks?q=${encodeURIComponent(words)}`);
@@ -135,10 +135,147 @@ test("a batch is started, measured, put right, and teaches what its salt weighs"
   await expect(page.getByText(/% off what it was planned with\. Measure again/)).toBeVisible();
   await page.getByLabel("Measured salinity of Barrel 4").fill("33.8");
   await page.getByRole("button", { name: "Measured", exact: true }).last().click();
-  await expect(page.getByText(/Standard reef salt: \d+\.\d → \d+\.\d g a litre from now on\./)).toBeVisible();
+  const lesson = page.getByText(/Standard reef salt: \d+\.\d → \d+\.\d g a litre from now on\./);
+  const learnt = /→ (\d+\.\d) g/.exec((await lesson.textContent()) ?? "")?.[1];
   await page.getByLabel("Draw from Barrel 4").fill("1000");
   await page.getByRole("button", { name: "Draw", exact: true }).last().click();
   await expect(page.getByText("There are 100 L in it.")).toBeVisible();
   await page.getByRole("button", { name: "Empty it" }).last().click();
   await expect(page.getByRole("button", { name: "Start the batch" })).toBeVisible();
+  // The next plan weighs by it.
+  await page.getByLabel("Water for Barrel 4").selectOption({ label: "Reef mix" });
+  await expect(page.getByText(`at ${learnt} g a litre measured over`)).toBeVisible();
+});
+
+test("a change of the bench is planned into the next visit, stands on its card and its stop, and is taken back", async ({
+  as,
+  page,
+}) => {
+  await as("Maud");
+  await page.goto("/water");
+  await page.getByLabel("Tank", { exact: true }).selectOption({ label: "Taproom, Old Brewery" });
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await page.waitForURL(/tank=/);
+  await expect(page.getByLabel("Take out")).toBeEnabled();
+  await page.getByLabel("Take out").fill("80");
+  await expect(figures(page)).toContainText("At this mark");
+  const sheet = (await page.getByRole("link", { name: "Its sheet" }).getAttribute("href")) ?? "";
+  await page.getByRole("button", { name: /^Plan 80 L for/ }).click();
+  await expect(page.getByText("80 L with Fish-only mix, by Maud Oyelaran.")).toBeVisible();
+  await page.getByRole("link", { name: "Card for the tank side" }).click();
+  await expect(page.getByRole("heading", { name: "Taproom, Old Brewery" })).toBeVisible();
+  await expect(page.getByText("cm from the rim: tape here")).toBeVisible();
+  await page.goto(sheet);
+  await expect(figures(page)).toContainText("80 L chosen by Maud Oyelaran at the bench.");
+  await expect(page.getByLabel("Take out")).toHaveValue("80.0");
+  await page.goto(`/water?tank=${sheet.split("/").pop()}`);
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByText("Planned for")).toHaveCount(0);
+  await page.goto(sheet);
+  await expect(figures(page)).not.toContainText("chosen by");
+});
+
+test("ten thousand draws by a worker agree with the ranges, and may be stopped", async ({ as, page }) => {
+  await as("Ines");
+  await page.goto("/water");
+  await page.getByLabel("Tank", { exact: true }).selectOption({ label: "Waiting room, Lanehead Clinic" });
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await page.waitForURL(/tank=/);
+  await page.getByRole("button", { name: "Draw it 10 000 times" }).click();
+  await expect(page.getByText(/^10.000 draws$/)).toBeVisible();
+  const row = page.locator("tr", { hasText: "Nitrate" }).last();
+  const [formula, draws] = await row.locator("td.num").allTextContents();
+  const ends = (text = "") => [...text.matchAll(/\d+\.\d/g)].map(Number);
+  const [low = 0, high = 0] = ends(formula);
+  const [drawnLow = 0, drawnHigh = 0] = ends(draws);
+  expect(Math.abs(low - drawnLow)).toBeLessThanOrEqual(0.06 * (high - low) + 0.1);
+  expect(Math.abs(high - drawnHigh)).toBeLessThanOrEqual(0.06 * (high - low) + 0.1);
+});
+
+test("a target that a water cannot reach is told with its number and what would", async ({ as, page }) => {
+  await as("Maud");
+  await page.goto("/water");
+  await page.getByLabel("Tank", { exact: true }).selectOption({ label: "Window tank, Lock Cottage" });
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await page.waitForURL(/tank=/);
+  await page.getByRole("button", { name: "Well", exact: true }).click();
+  await expect(figures(page)).toContainText(
+    /Nitrate cannot come down to \d+\.\d with this water, which brings 62\.0\. Use purified water, or several changes\./,
+  );
+  await expect(page.getByText("no change can hold it with this water").first()).toBeVisible();
+});
+
+test("a tank is described in a minute, and kept nowhere", async ({ as, page }) => {
+  await as("Ines");
+  await page.goto("/water");
+  const tanks = await page.getByLabel("Tank", { exact: true }).locator("option").count();
+  await page.getByRole("link", { name: "or describe a tank" }).click();
+  await page.waitForURL("**/water/describe");
+  await expect(page.getByText("Type the dimensions, and its change is worked out here.")).toBeVisible();
+  await page.getByLabel(/^Length/).fill("ninety");
+  await expect(page.getByText("“ninety” is not a number.")).toBeVisible();
+  await page.getByLabel(/^Length/).fill("90");
+  await page.getByLabel(/^Front to back/).fill("45");
+  await page.getByLabel(/^Height/).fill("45");
+  await expect(page.getByText("Four ways of deciding")).toBeVisible();
+  await page.getByLabel("Nitrate, mg/L").fill("40");
+  await page.getByLabel("Nitrate rises a day").fill("1.5");
+  await expect(page.getByText("least water that serves")).toBeVisible();
+  await page.getByLabel("Kind").selectOption("soft-coral");
+  await page.getByLabel("Nitrate, mg/L").fill("0.4");
+  await expect(page.getByLabel("New water")).toContainText("Sea water from the quay");
+  await page.goto("/water");
+  await expect(page.getByLabel("Tank", { exact: true }).locator("option")).toHaveCount(tanks);
+});
+
+test("what is weighed: a rise in days, purified water made hard, salts blended, taps that cannot", async ({
+  as,
+  page,
+}) => {
+  await as("Ines");
+  await page.goto("/water/doses");
+  await page.getByLabel("Tank", { exact: true }).selectOption({ label: "Reef, Ilves Dental" });
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await page.waitForURL(/tank=/);
+  await page.getByLabel("Reads, dKH").fill("6.5");
+  await page.getByLabel("Wanted, dKH").fill("8.5");
+  await page.getByLabel(/^In the tank then/).fill("600");
+  // 3.00 g per dKH and 100 L: 36 g, in two days of 1 dKH.
+  await expect(page.getByText("g a day for 2 days, 36.0 g in all")).toBeVisible();
+  await page.getByLabel("Wanted, dKH").fill("6");
+  await expect(page.getByText("It is there already: nothing is dosed.")).toBeVisible();
+  await page.getByLabel("Wanted, dKH").fill("soft");
+  await expect(page.getByText("“soft” is not a number.")).toBeVisible();
+  await page.getByLabel("GH, dGH").fill("4");
+  // Three degrees of gypsum at 3.07 g per degree and 100 L.
+  await expect(page.getByRole("row", { name: /9\.2\d g calcium sulphate dihydrate/ })).toBeVisible();
+  await page.getByLabel("KH, dKH").first().fill("0");
+  await expect(page.getByText("Without any KH the pH can fall suddenly")).toBeVisible();
+  await expect(page.getByText(/g of Standard reef salt, \d+ %/)).toBeVisible();
+  await page.getByLabel(/^Hot tap/).fill("20");
+  await expect(page.getByText("These two taps cannot give it: it lies outside of both.")).toBeVisible();
+});
+
+test("on site the mark is moved by thumb, chosen, and the rest of the visit follows", async ({ as, page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await as("Tobiah");
+  await page.goto("/round");
+  await openStop(page, "Quince");
+  await startVisit(page);
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await page.getByRole("button", { name: /Drain to the tape/ }).click();
+  const planned = Number(await page.getByLabel("Litres taken out", { exact: true }).inputValue());
+  await mark(page).focus();
+  await page.keyboard.press("Shift+ArrowUp");
+  await page.getByRole("button", { name: "Drain to this mark" }).click();
+  await expect(page.locator("[data-plan-change]")).toContainText("chosen on site");
+  expect(Number(await page.getByLabel("Litres taken out", { exact: true }).inputValue())).toBeLessThan(planned);
+  // Past every limit it may be looked at and not chosen.
+  await mark(page).focus();
+  await page.keyboard.press("Home");
+  await expect(page.getByText(/Too far/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Drain to this mark" })).toBeDisabled();
+  await page.getByRole("button", { name: "As planned" }).click();
+  await page.getByRole("button", { name: "Back to the plan's own mark" }).click();
+  await expect(page.getByLabel("Litres taken out", { exact: true })).toHaveValue(String(planned));
 });

@@ -42,6 +42,17 @@ export const waters: Readonly<Record<string, Water>> = {
     chloramineFactor: 2,
     conditioner: { name: "Conditioner A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true },
   },
+  "lock-well": {
+    name: "Well",
+    kind: "tap",
+    site: "Lock Cottage",
+    chemistry: { nitrate: 62, ph: 7.2, alkalinity: 9, gh: 16, phosphate: 0.3, ammonia: 0 },
+    // Between two fields: no change with it brings nitrate down.
+    measured: [[40, { nitrate: 62, ph: 7.2, alkalinity: 9, gh: 16, phosphate: 0.3, ammonia: 0, temperature: 10.5 }]],
+    coldC: 10.5,
+    canWarm: true,
+    chloramineFactor: 1,
+  },
   purified: {
     name: "Purified water",
     kind: "purified",

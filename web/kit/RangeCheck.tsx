@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { parameterFacts, type UnitPreference } from "@keel-round/core/units";
+import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
 import type { PlanInput, WaterPlan } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
 import { useEffect, useRef, useState } from "react";
@@ -58,7 +58,7 @@ export function RangeCheck({ input, water, units }: { input: PlanInput; water: W
         )}
         <Span color="soft" fontSize="14px" role="status">
           {told
-            ? `${told.draws} draws${running ? "" : told.draws < DRAWS ? ", stopped" : ""}`
+            ? `${figure(told.draws, 0)} draws${running ? "" : told.draws < DRAWS ? ", stopped" : ""}`
             : "A change by chance, with every reading, source and volume off by what is known of it."}
         </Span>
       </Flex>

@@ -62,7 +62,11 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
       {changing && (
         <>
           <Row label="Take out" of={water.litres} units={units} />
-          {water.needed && <Row label="Asked for" of={water.needed} units={units} />}
+          {water.needed && (
+            <Row label="Asked for" of={water.needed} units={units}>
+              {neededLine(water.needed, units)}
+            </Row>
+          )}
           <Row label="Share" of={{ ...water.share, value: water.share.value * 100, unit: "%" }} units={units}>
             of {litresText(water.systemL.value, units)}
           </Row>
@@ -126,6 +130,12 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
       )}
     </Box>
   );
+}
+
+/** How well the litres are known that a reading asks for. */
+function neededLine({ range }: Worked, units: UnitPreference): string {
+  if (!range) return "";
+  return `${litresText(range.low, units)} to ${litresText(range.high, units)}, as well as the reading is known`;
 }
 
 function saltLine(water: WaterPlan): string {

@@ -50,7 +50,8 @@ function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
   const ceiling = limits[0]?.maxL ?? systemL;
   const capped = Math.max(0, Math.min(wantedL, ceiling));
   const step = systemL < 80 ? 0.5 : 1;
-  let litres = Math.floor(capped / step + 1e-9) * step;
+  // A person's own figure is theirs to the tenth; the plan's are whole.
+  let litres = input.chosen ? capped : Math.floor(capped / step + 1e-9) * step;
   const binding = wantedL > ceiling + 1e-9 ? (limits[0] ?? null) : null;
 
   const ammonia = freeAmmonia(input, known, litres, systemL, mode);

@@ -211,15 +211,17 @@ function settles(forward: Forward, units: UnitPreference): string {
   return `${withUnit(parameter, Math.max(0, trough), units)} and ${withUnit(parameter, peak, units)}${over}`;
 }
 
+const daysWord = (days: number) => `${days} ${days === 1 ? "day" : "days"}`;
+
 /** How long this change is enough, and what would be. */
 function enough(forward: Forward, units: UnitPreference): string {
   const { daysToCeiling, shareToHold, daysToHold, dailyL, changesToCeiling } = forward;
-  const now = daysToCeiling === null ? "half a year and more" : `${daysToCeiling} days`;
+  const now = daysToCeiling === null ? "half a year and more" : daysWord(daysToCeiling);
   const back =
     changesToCeiling !== null && changesToCeiling > 1 ? `; ${changesToCeiling} such changes bring it back` : "";
   const would = [
     shareToHold === null ? null : `${figure(shareToHold * 100, 0)} % at this interval`,
-    daysToHold === null ? null : `every ${daysToHold} days at this share`,
+    daysToHold === null ? null : `every ${daysToHold === 1 ? "day" : daysWord(daysToHold)} at this share`,
     dailyL === null ? null : `${litresText(dailyL, units)} a day by itself`,
   ].filter((w) => w !== null);
   return would.length > 0
