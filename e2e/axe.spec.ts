@@ -75,6 +75,8 @@ for (const colorScheme of ["light", "dark"] as const) {
     await check(maud, "client form");
     await maud.goto("/begin");
     await check(maud, "begin a business");
+    await maud.goto("/desk/firm");
+    await check(maud, "the firm");
     await maud.goto("/desk/files");
     await check(maud, "files");
     await maud

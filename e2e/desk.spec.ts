@@ -243,3 +243,24 @@ test("an owner has no desk, and no form reaches a neighbour's tank", async ({ as
   await page.goto("/tanks/new");
   await expect(page.getByText(/nothing here|not found|no such/i).first()).toBeVisible();
 });
+
+test("the firm's limits are set by the office, refused beside the field, and told with who changed them", async ({
+  as,
+  page,
+}) => {
+  await as("Maud");
+  await page.goto("/desk/firm");
+  const calcium = page.getByLabel("Calcium, mg/L");
+  await calcium.fill("a lot");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("A number from 1 to 500.")).toBeVisible();
+  await calcium.fill("40");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await expect(page.getByText("calcium, 50 mg/L →")).toBeVisible();
+  const technician = page.context();
+  await technician.clearCookies();
+  await as("Ines");
+  await page.goto("/desk/firm");
+  await expect(page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
+});

@@ -354,6 +354,7 @@ export function stories(day: (offset: number) => string): Story[] {
       setUpMinutes: 12,
       bucketL: 24,
       tank: "Reef",
+      lately: { facts: { dosedDkhPerDay: 0.6 } },
       kind: "stony-coral",
       source: "reef-mix",
       rhythm: "weekly",
@@ -590,6 +591,12 @@ export function stories(day: (offset: number) => string): Story[] {
       setUpMinutes: 10,
       bucketL: 20,
       tank: "Rift lake",
+      lately: {
+        facts: {
+          drainHose: { boreMm: 19, lengthM: 8, dropM: 0.7, timed: { litres: 10, seconds: 31 } },
+          refillPump: { shutOffM: 4, openLPerMinute: 70, boreMm: 19, lengthM: 8, liftM: 1.5 },
+        },
+      },
       kind: "rift-lake",
       source: "ormond-tap",
       rhythm: "weekly",

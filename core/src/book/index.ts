@@ -18,6 +18,7 @@ export {
   writeList,
 } from "./fields.ts";
 export { FILTER_TESTS, type Filter, type FilterTest, readFilters, sayFilter, testsOf } from "./filters.ts";
+export { FIRM_FIELDS, type Firm, type FirmField, FirmSchema } from "./firm.ts";
 export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
 export {
   factsWith,

@@ -453,6 +453,13 @@ const tank: RecordKind = {
     },
     { key: "lightsFrom", label: "Lights on at", type: number("h", 0, 24, 1), group: "Water" },
     { key: "lightsHours", label: "Hours of light", type: number("h", 0, 24, 1), group: "Water" },
+    {
+      key: "dosedDkhPerDay",
+      label: "Balanced two-part dosed a day",
+      type: number("dKH", 0, 10, 2),
+      hint: "It leaves salt behind, which changes take out again.",
+      group: "Water",
+    },
     { key: "turnoverLPerHour", label: "Flow", type: number("L/h", 0, 200_000, 0), group: "Water" },
     {
       key: "cleanMedia",

@@ -199,6 +199,8 @@ export interface TankBook {
   readonly refillPump?: RefillPump | undefined;
   /** Water of the system that does not mix while it is changed, L: behind rock, in closed filters. */
   readonly deadL?: number | undefined;
+  /** Alkalinity that balanced two-part dosing replaces each day, dKH; its salt stays in the tank. */
+  readonly dosedDkhPerDay?: number | undefined;
   /** Waste that can be carried away from here, L; where none of it may go down the drain. */
   readonly carryAwayL?: number | undefined;
   readonly notes: readonly string[];

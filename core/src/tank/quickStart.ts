@@ -1,4 +1,5 @@
 import { grossVolumeL, surfaceM2, type Vessel, vesselHeightM } from "../vessel/index.ts";
+import { evaporationL } from "../water/index.ts";
 import type { Landmark, SwitchGear, TankKind } from "./book.ts";
 import { type KindFacts, kindFacts } from "./kinds.ts";
 import type { TankFacts } from "./schema.ts";
@@ -113,8 +114,9 @@ const LEVEL_PART = 0.92;
 const SUMP = { widthM: 0.4, heightM: 0.4, runningLevelM: 0.24, lowestLevelM: 0.12, pipesL: 4 } as const;
 /** Litres of sump for a litre of display. */
 const SUMP_SHARE = 0.2;
-/** Evaporates from an open surface in a heated room, L/(m²·day); a lid keeps two thirds of it. */
-const OPEN_EVAPORATION = 6;
+/** Air of a heated room over the water; a lid keeps two thirds of what would go. */
+const ROOM = { airC: 22, humidity: 0.5, airMS: 0.1 } as const;
+const LID = 1 / 3;
 
 /** Decimals kept of what is filled in: 1 mm, 10 mL, 0.1 kg. */
 const round = (value: number, decimals: number) => Number(value.toFixed(decimals));
@@ -162,7 +164,10 @@ export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers
       biological,
     })),
     startedOn,
-    evaporationLPerDay: round(surface * OPEN_EVAPORATION * (lidded ? 1 / 3 : 1), 2),
+    evaporationLPerDay: round(
+      evaporationL({ surfaceM2: surface, waterC: of.targetC, ...ROOM }) * (lidded ? LID : 1),
+      2,
+    ),
     topUp: sump ? "reservoir" : "owner",
     // A school that needs a sump falls back to the plain way where there is none.
     schools: sump

@@ -153,6 +153,7 @@ export const TankFactsSchema = z.object({
     })
     .optional(),
   deadL: z.number().min(0).optional(),
+  dosedDkhPerDay: z.number().min(0).max(10).optional(),
   carryAwayL: z.number().positive().optional(),
   notes: z.array(z.string()),
   /** Fields that were filled from the kind and not looked at yet, by key. */

@@ -4,6 +4,7 @@ import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import { CO2_RELATIVE, co2MgL, effectiveShare } from "../water/index.ts";
 import { q, type Worked, worked, Z95 } from "../worked/index.ts";
 import { modeOf, mustCarryAway } from "./change.ts";
+import { saltCreep } from "./creeping.ts";
 import { expectedAfter } from "./expected.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import { knownValues, surprise } from "./known.ts";
@@ -130,7 +131,7 @@ function figuresOf(
   const share = effectiveShare(litres, systemL, mode, book.deadL);
   const refill = refillOf(input, known, systemL, litres, missing);
   const refillC = refillTemperature(input, known, share);
-  const warned = [...decided.reasons, ...phShift(input, known, share)];
+  const warned = [...decided.reasons, ...phShift(input, known, share), ...saltCreep(input, share)];
   return {
     decision: decided.decision,
     reasons: refill.steps ? withSteps(warned, refill.steps) : warned,

@@ -50,6 +50,8 @@ export type WaterReason =
       readonly ph: number;
     }
   | { readonly code: "ammonia-emergency"; readonly value: number; readonly limit: number }
+  | { readonly code: "salinity-creeps"; readonly perDay: number; readonly topUpPsu: number }
+  | { readonly code: "dosing-leaves-salt"; readonly perDay: number; readonly settles: number }
   | { readonly code: "ph-shift"; readonly before: number; readonly refill: number; readonly most: number }
   | { readonly code: "retest"; readonly parameter: Parameter; readonly value: number; readonly expected: number }
   | {

@@ -12,6 +12,13 @@ export function topUpCreepPpt(topUpPsu: number, litresPerDay: number, systemL: n
   return (topUpPsu * litresPerDay) / systemL;
 }
 
+/** The salinity of a top-up that makes a tank gain so much each day, ppt: the same solved for it. */
+export function topUpPsuOf(creepPpt: number, litresPerDay: number, systemL: number): number {
+  requireRange("litresPerDay", litresPerDay, Number.MIN_VALUE, 1e5);
+  requireRange("systemL", systemL, Number.MIN_VALUE, 1e7);
+  return (creepPpt * systemL) / litresPerDay;
+}
+
 /**
  * Water that evaporates from an open surface, L a day; right within half of it either way.
  *

@@ -1,7 +1,7 @@
 export { freeAmmoniaFraction, freeAmmoniaMgL } from "./ammonia.ts";
 export { CO2_RELATIVE, co2MgL } from "./carbonate.ts";
 export { type Conditioner, conditionerMl } from "./conditioner.ts";
-export { evaporationL, topUpCreepPpt } from "./creep.ts";
+export { evaporationL, topUpCreepPpt, topUpPsuOf } from "./creep.ts";
 export {
   afterExchange,
   afterExchangeSigma,

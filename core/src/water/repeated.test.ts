@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { OutOfRangeError } from "../issues/index.ts";
-import { evaporationL, topUpCreepPpt } from "./creep.ts";
+import { evaporationL, topUpCreepPpt, topUpPsuOf } from "./creep.ts";
 import { afterExchange, effectiveShare, litresToReach } from "./exchange.ts";
 import { salinityFromHydrometer } from "./hydrometer.ts";
 import {
@@ -135,6 +135,18 @@ describe("salt that creeps", () => {
     expect(35 + 30 * topUpCreepPpt(5, 3, 300)).toBeCloseTo(salt / 300, 9);
   });
 });
+
+test("a creep tells what the top-up holds", () =>
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.1, max: 35, noNaN: true }),
+      fc.double({ min: 0.1, max: 20, noNaN: true }),
+      fc.double({ min: 20, max: 2000, noNaN: true }),
+      (psu, litres, systemL) => {
+        expect(topUpPsuOf(topUpCreepPpt(psu, litres, systemL), litres, systemL)).toBeCloseTo(psu, 9);
+      },
+    ),
+  ));
 
 describe("evaporation from an open surface", () => {
   const room = { surfaceM2: 1, waterC: 25, airC: 22, humidity: 0.5, airMS: 0.1 };

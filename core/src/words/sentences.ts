@@ -108,6 +108,10 @@ export function waterSentence(reason: WaterReason, units: UnitPreference = METRI
   switch (reason.code) {
     case "policy":
       return `This tank is on ${POLICY[reason.policy] ?? reason.policy}, ${figure(reason.share * 100, 0)} % each visit.`;
+    case "salinity-creeps":
+      return `Salinity rises by ${figure(reason.perDay, 2)} ppt a day: what tops it up holds about ${figure(reason.topUpPsu, 0)} ppt. Only purified water replaces what evaporates.`;
+    case "dosing-leaves-salt":
+      return `The two-part dosing leaves ${figure(reason.perDay, 3)} ppt of salt a day; with changes like this it settles ${figure(reason.settles, 1)} ppt above the new water.`;
     case "chosen":
       return `${litresText(reason.litres, units)} chosen ${reason.by === "on site" ? "on site" : `by ${reason.by} at the bench`}.`;
     case "ph-shift":

@@ -3,21 +3,25 @@ import type { Scope } from "@/data/scope";
 import { PartsNav } from "@/kit/PartsNav";
 
 /** Parts of the desk beside the records. */
-type Part = Entity | "files";
+type Part = Entity | "files" | "firm";
 
 const PARTS: readonly (readonly [Part, string])[] = [
   ...(["client", "site", "tank", "animal", "equipment", "source", "barrel", "kind"] as const).map(
     (e) => [e, (recordKinds[e].many[0]?.toUpperCase() ?? "") + recordKinds[e].many.slice(1)] as const,
   ),
   ["files", "Import and export"],
+  ["firm", "The firm"],
 ];
 
-/** The parts of the desk; bringing files in and out is the office's. */
+/** What is the office's alone. */
+const OFFICE: readonly Part[] = ["files", "firm"];
+
+/** The parts of the desk that are the person's. */
 export function DeskNav({ here, scope }: { here: Part; scope: Scope }) {
   return (
     <PartsNav
       label="Parts of the desk"
-      parts={PARTS.filter(([part]) => part !== "files" || scope.role === "office").map(([part, name]) => [
+      parts={PARTS.filter(([part]) => !OFFICE.includes(part) || scope.role === "office").map(([part, name]) => [
         `/desk/${part}`,
         name,
       ])}

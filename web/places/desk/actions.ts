@@ -1,6 +1,6 @@
 "use server";
 
-import type { Values } from "@keel-round/core/book";
+import { FirmSchema, type Values } from "@keel-round/core/book";
 import { changeSchema, EntitySchema } from "@keel-round/core/book/schema";
 import { z } from "zod";
 import { AnimalEventSchema, recordAnimalEvent } from "@/data/book/animals";
@@ -16,6 +16,7 @@ import {
 } from "@/data/book/records";
 import { RecurSchema, recur } from "@/data/book/series";
 import { defineAction } from "@/data/define";
+import { saveFirm } from "@/data/firm";
 import { whenOf } from "@/data/when";
 
 const STAFF = ["office", "technician"] as const;
@@ -134,4 +135,12 @@ export const recurAction = defineAction({
     firstOn: "2999-01-01",
   }),
   run: (scope, input) => recur(scope, input, whenOf(scope)),
+});
+
+/** Saves the firm's own facts and its limits. */
+export const saveFirmAction = defineAction({
+  name: "desk.firm",
+  roles: ["office"],
+  input: FirmSchema,
+  run: (scope, firm) => saveFirm(scope, firm, whenOf(scope).now),
 });

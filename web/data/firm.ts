@@ -1,0 +1,95 @@
+import { FIRM_FIELDS, type Firm, type FirmField, readPlace } from "@keel-round/core/book";
+import { civilOf } from "@keel-round/core/calendar";
+import { type DailyLimits, DEFAULT_LIMITS } from "@keel-round/core/visit";
+import { and, desc, eq } from "drizzle-orm";
+import { db } from "./connection";
+import { notFound } from "./define";
+import { newId } from "./ids";
+import { business, deskChange, person } from "./schema";
+import type { Scope } from "./scope";
+import { inTransaction } from "./transaction";
+
+const ENTITY = "firm";
+const LINES = 20;
+
+function firmOf(row: typeof business.$inferSelect): Firm {
+  const { name, phone, mailFrom, roadFactor, speedKmH } = row;
+  const limits: DailyLimits = { ...DEFAULT_LIMITS, ...row.limits };
+  return { name, phone, mailFrom, start: `${row.lat}, ${row.lon}`, roadFactor, speedKmH, ...limits };
+}
+
+/** One change of the firm's own facts, in words. */
+export interface FirmChange {
+  readonly id: string;
+  readonly on: string;
+  readonly by: string;
+  readonly what: string;
+  readonly old: string;
+  readonly new: string;
+}
+
+/** The firm as its office sees it, with who changed what. */
+export async function loadFirm(scope: Scope): Promise<{ firm: Firm; history: FirmChange[] }> {
+  if (scope.role !== "office") throw notFound("page");
+  const [[row], changes] = await Promise.all([
+    db().select().from(business).where(eq(business.id, scope.businessId)),
+    db()
+      .select({ change: deskChange, by: person.name })
+      .from(deskChange)
+      .innerJoin(person, and(eq(person.businessId, deskChange.businessId), eq(person.id, deskChange.personId)))
+      .where(and(eq(deskChange.businessId, scope.businessId), eq(deskChange.entity, ENTITY)))
+      .orderBy(desc(deskChange.at))
+      .limit(LINES),
+  ]);
+  if (!row) throw notFound("page");
+  return {
+    firm: firmOf(row),
+    history: changes.map(({ change, by }) => {
+      const { label, unit } = FIRM_FIELDS[change.field as FirmField];
+      const says = (value: unknown) => `${String(value)}${unit && change.field !== "start" ? ` ${unit}` : ""}`;
+      return {
+        id: change.id,
+        on: civilOf(change.at.getTime(), scope.zone).date,
+        by,
+        what: label.toLowerCase(),
+        old: says(change.old),
+        new: says(change.new),
+      };
+    }),
+  };
+}
+
+/** Saves the firm's own facts, with a row of who and what for each that changed. */
+export async function saveFirm(scope: Scope, next: Firm, now: Date): Promise<{ changed: number }> {
+  if (scope.role !== "office") throw notFound("page");
+  const place = readPlace(next.start);
+  if (!place) throw new Error("The schema lets only places through.");
+  return inTransaction(async (tx) => {
+    const [row] = await tx.select().from(business).where(eq(business.id, scope.businessId)).for("update");
+    if (!row) throw notFound("page");
+    const before = firmOf(row);
+    const fields = (Object.keys(FIRM_FIELDS) as FirmField[]).filter((key) => before[key] !== next[key]);
+    if (fields.length === 0) return { changed: 0 };
+    const { name, phone, mailFrom, start: _, roadFactor, speedKmH, ...limits } = next;
+    await tx
+      .update(business)
+      .set({ name, phone, mailFrom, ...place, roadFactor, speedKmH, limits })
+      .where(eq(business.id, scope.businessId));
+    const batchId = newId();
+    await tx.insert(deskChange).values(
+      fields.map((field) => ({
+        id: newId(),
+        businessId: scope.businessId,
+        personId: scope.personId,
+        batchId,
+        entity: ENTITY,
+        entityId: scope.businessId,
+        at: now,
+        field,
+        old: before[field],
+        new: next[field],
+      })),
+    );
+    return { changed: fields.length };
+  });
+}

@@ -1,0 +1,36 @@
+import { Box } from "@chakra-ui/react";
+import type { Firm } from "@keel-round/core/book";
+import type { FirmChange } from "@/data/firm";
+import type { Scope } from "@/data/scope";
+import { PageHead, SubHead } from "@/kit/controls";
+import { Span } from "@/kit/elements";
+import { dayLabel } from "@/kit/words";
+import { DeskNav } from "./DeskNav";
+import { FirmForm } from "./FirmForm";
+
+/** What the firm says of itself, and what a day may change in its tanks. */
+export function FirmPage({ scope, firm, history }: { scope: Scope; firm: Firm; history: readonly FirmChange[] }) {
+  return (
+    <Box>
+      <DeskNav here="firm" scope={scope} />
+      <PageHead title="The firm" facts={`times are of ${scope.zone}`} />
+      <FirmForm firm={firm} />
+      <Box mt="30px" maxW="760px">
+        <SubHead>History</SubHead>
+        {history.length === 0 && (
+          <Box color="soft" pt="8px">
+            Nothing was changed yet.
+          </Box>
+        )}
+        {history.map((h) => (
+          <Box key={h.id} py="6px" borderBottomWidth="1px" borderColor="rule" fontSize="14.5px">
+            <Span color="soft">
+              {dayLabel(h.on)}, {h.by}:
+            </Span>{" "}
+            {h.what}, {h.old} → <Span fontWeight="600">{h.new}</Span>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
