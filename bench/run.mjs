@@ -5,11 +5,12 @@ import { ensureBuild } from "../tools/lib/build.mjs";
 import { startDatabase } from "../tools/lib/database.mjs";
 import { ensureModules, ensurePrograms, giveUp, root, run, tsx } from "../tools/lib/system.mjs";
 
-// node bench/run.mjs plan | pages | shipped | find | import | section: a private MariaDB, the production build, and one program under bench/.
+// node bench/run.mjs plan | pages | shipped | find | import | section | draws: a private MariaDB, the production build,
+// and one program under bench/.
 async function main() {
   const name = process.argv[2];
-  if (!["plan", "pages", "shipped", "find", "import", "section"].includes(name)) {
-    console.error("Which one? node bench/run.mjs plan | pages | shipped | find | import | section");
+  if (!["plan", "pages", "shipped", "find", "import", "section", "draws"].includes(name)) {
+    console.error("Which one? node bench/run.mjs plan | pages | shipped | find | import | section | draws");
     process.exit(1);
   }
   ensurePrograms(["mariadbd"]);

@@ -132,6 +132,7 @@ describe("the registry", () => {
       "visit.operations",
       "water.draw",
       "water.fix-barrel",
+      "water.plan-into",
       "water.start-batch",
       "water.verify-batch",
     ]);
@@ -146,6 +147,7 @@ describe("the registry", () => {
       "archive.export",
       "archive.import",
       "day.bundles",
+      "desk.firm",
       "files.export",
       "files.geojson",
       "files.upload",

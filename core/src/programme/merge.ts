@@ -1,0 +1,373 @@
+import { addDays, daysBetween } from "../calendar/civil.ts";
+import { requireRange } from "../issues/index.ts";
+import { type Random, seeded } from "../simulate/index.ts";
+import { BIOLOGICAL_REST_DAYS } from "./due.ts";
+
+/** A visit of a site as far as merging needs it. */
+export interface MergeVisit {
+  readonly on: string;
+  /** Minutes that long jobs may take there, all tanks of the stop together. */
+  readonly freeMinutes: number;
+}
+
+/** A long or rare job of one tank. */
+export interface MergeTask {
+  readonly id: string;
+  readonly tankId: string;
+  readonly everyDays: number;
+  /** Half of its window: it may be done this many days early or late. */
+  readonly giveDays: number;
+  readonly minutes: number;
+  readonly lastDoneOn: string;
+  /** Due on a grid counted from the first day, whenever it was done; else counted from the day it was done. */
+  readonly onGrid?: boolean;
+  /** The unit of bacteria that it services: two different ones of a tank rest four weeks. */
+  readonly unit?: string;
+  /** Fresh media never comes with a deep clean or a medication. */
+  readonly kind?: "media" | "deep-clean" | "medication";
+}
+
+/** What kept a job from the visit nearest its date; its removal moves it back. */
+export type MergeCause =
+  | { readonly code: "full"; readonly on: string; readonly overMinutes: number }
+  | { readonly code: "biological-rest"; readonly taskId: string; readonly on: string }
+  | { readonly code: "not-together"; readonly taskId: string; readonly on: string }
+  | { readonly code: "no-visit-in-window" };
+
+/** One occurrence of a job on a visit. */
+export interface MergePlacement {
+  readonly taskId: string;
+  readonly on: string;
+  /** The day it was due. */
+  readonly targetOn: string;
+  /** The visit it would ride with if nothing were in its way. */
+  readonly nearestOn: string;
+  /** Days after its window; 0 inside. */
+  readonly lateDays: number;
+  readonly cause: MergeCause | null;
+}
+
+/** A site's long jobs on its visits. */
+export interface MergePlan {
+  readonly placements: readonly MergePlacement[];
+  /** Visits that take longer than they may, with by how much. */
+  readonly overload: readonly { readonly on: string; readonly minutes: number }[];
+  /** Jobs that fall due and find no visit any more, with the day. */
+  readonly unplaced: readonly { readonly taskId: string; readonly targetOn: string }[];
+}
+
+/** A job on the board, days counted from the first visit. */
+interface Job {
+  readonly task: MergeTask;
+  readonly order: number;
+  readonly lastDay: number;
+  /** Occurrences, as indices of visits in their order. */
+  readonly turns: number[];
+}
+
+interface Board {
+  readonly visits: readonly MergeVisit[];
+  readonly days: readonly number[];
+  readonly jobs: readonly Job[];
+  /** Jobs of a tank, which alone can forbid each other anything. */
+  readonly ofTank: ReadonlyMap<string, readonly Job[]>;
+  /** Minutes on each visit. */
+  readonly used: number[];
+}
+
+/** Tries for each occurrence that is not on its nearest visit, and the most of them all. */
+const TRIES = 120;
+const MOST_TRIES = 900;
+/** Occurrences that are lifted together in one try. */
+const MOST_LIFTED = 4;
+const SEED = 52;
+/** Less than this is no gain. */
+const EPSILON = 1e-9;
+/** A day before its window outweighs any number of late ones. */
+const NEVER = 1e6;
+/** Off the board while it is looked at without it. */
+const LIFTED = -1;
+
+const dayOf = (board: Board, visit: number): number => board.days[visit] ?? Number.NaN;
+
+/** The day an occurrence is due: from the day before it was done, or from the grid. */
+function targetOf(board: Board, job: Job, index: number): number {
+  const { task, turns, lastDay } = job;
+  if (task.onGrid || index === 0) return lastDay + task.everyDays * (index + 1);
+  return dayOf(board, turns[index - 1] ?? LIFTED) + task.everyDays;
+}
+
+/** The job that forbids another one a day, and by which rule; null where none does. */
+function conflict(
+  board: Board,
+  { task }: Job,
+  day: number,
+): { rule: "biological-rest" | "not-together"; job: Job; visit: number } | null {
+  if (!task.unit && !task.kind) return null;
+  for (const other of board.ofTank.get(task.tankId) ?? []) {
+    if (other.task === task) continue;
+    const bothLive = task.unit && other.task.unit && task.unit !== other.task.unit;
+    const mixes =
+      task.kind &&
+      other.task.kind &&
+      task.kind !== other.task.kind &&
+      (task.kind === "media" || other.task.kind === "media");
+    if (!bothLive && !mixes) continue;
+    for (const visit of other.turns) {
+      if (visit === LIFTED) continue;
+      const apart = Math.abs(day - dayOf(board, visit));
+      if (bothLive && apart < BIOLOGICAL_REST_DAYS) return { rule: "biological-rest", job: other, visit };
+      if (mixes && apart === 0) return { rule: "not-together", job: other, visit };
+    }
+  }
+  return null;
+}
+
+/** Whether a day is at least half the interval from the occurrences before and after. */
+function halfApart(board: Board, { task, turns, lastDay }: Job, index: number, day: number): boolean {
+  const before = index === 0 ? lastDay : dayOf(board, turns[index - 1] ?? LIFTED);
+  const after = turns[index + 1];
+  const least = task.everyDays / 2;
+  return day - before >= least && (after === undefined || dayOf(board, after) - day >= least);
+}
+
+const halfWindow = (task: MergeTask) => Math.max(0.5, task.giveDays);
+/** Days outside of a window. Late is reported; early is no place to put a job at all. */
+const outside = (task: MergeTask, target: number, day: number): number => {
+  const off = day - target;
+  return off < 0 ? NEVER * Math.max(0, -off - task.giveDays) : Math.max(0, off - task.giveDays);
+};
+const overOf = (board: Board, visit: number, more = 0) =>
+  Math.max(0, (board.used[visit] ?? 0) + more - (board.visits[visit]?.freeMinutes ?? 0));
+
+/** Days outside windows, overload minutes, distance in half windows, days: compared one after the other, less is better. */
+type Cost = readonly [late: number, over: number, distance: number, day: number];
+function less(a: Cost, b: Cost): boolean {
+  for (let i = 0; i < a.length; i++) {
+    const gap = (a[i] ?? 0) - (b[i] ?? 0);
+    if (Math.abs(gap) > EPSILON) return gap < 0;
+  }
+  return false;
+}
+
+/** What one occurrence costs on a visit, the next one of its job included, whose due day moves with it. */
+function costAt(board: Board, job: Job, index: number, visit: number): Cost {
+  const { task, turns } = job;
+  const day = dayOf(board, visit);
+  const target = targetOf(board, job, index);
+  let late = outside(task, target, day);
+  let distance = Math.abs(day - target) / halfWindow(task);
+  const next = turns[index + 1];
+  if (next !== undefined && !task.onGrid) {
+    const nextTarget = day + task.everyDays;
+    late += outside(task, nextTarget, dayOf(board, next));
+    distance += Math.abs(dayOf(board, next) - nextTarget) / halfWindow(task);
+  }
+  return [late, overOf(board, visit, task.minutes) - overOf(board, visit), distance, day];
+}
+
+/** The visit an occurrence costs least on: inside its window, or the first after it where none is; null where there is none. */
+function cheapest(board: Board, job: Job, index: number, random?: Random): { visit: number; cost: Cost } | null {
+  const { task } = job;
+  const target = targetOf(board, job, index);
+  let best: { visit: number; cost: Cost } | null = null;
+  for (let visit = firstFrom(board.days, target - task.giveDays); visit < board.visits.length; visit++) {
+    const day = dayOf(board, visit);
+    if (day > target + task.giveDays && best) break;
+    if (!halfApart(board, job, index, day) || conflict(board, job, day)) continue;
+    // Now and then a good place is passed over, so that a search does not always end where it began.
+    if (random && best && random() < 0.2) continue;
+    const cost = costAt(board, job, index, visit);
+    if (!best || less(cost, best.cost)) best = { visit, cost };
+    if (day > target + task.giveDays) break;
+  }
+  return best;
+}
+
+/** Index of the first day not before one. */
+function firstFrom(days: readonly number[], day: number): number {
+  let [low, high] = [0, days.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((days[middle] ?? 0) < day) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/**
+ * Lays the long and rare jobs of a site onto its visits.
+ *
+ * In this order: nothing late, no visit over its minutes, each job near its day in parts of its window, the earlier visit.
+ * Never broken: four weeks between two units of bacteria of one tank, no fresh media with a deep clean or a medication, and
+ * half its interval between two turns of one job. A rule that empties a window postpones, and says so. Where nothing binds
+ * it is the nearest visit. Greedy by due day; then some occurrences at a time are lifted and put back, as long as that
+ * gains. The same input gives the same plan.
+ *
+ * @param visits In the order of their days.
+ * @throws {OutOfRangeError} for a cadence or a window that cannot be.
+ */
+export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): MergePlan {
+  for (const t of tasks) {
+    requireRange("everyDays", t.everyDays, 1, 10_000);
+    requireRange("giveDays", t.giveDays, 0, t.everyDays);
+    requireRange("minutes", t.minutes, 0, 1440);
+  }
+  const first = visits[0]?.on;
+  if (first === undefined) return { placements: [], overload: [], unplaced: [] };
+  const jobs = tasks.map((task, order) => ({ task, order, lastDay: daysBetween(first, task.lastDoneOn), turns: [] }));
+  const ofTank = new Map<string, Job[]>();
+  for (const job of jobs) ofTank.set(job.task.tankId, [...(ofTank.get(job.task.tankId) ?? []), job]);
+  const board: Board = {
+    visits,
+    days: visits.map((v) => daysBetween(first, v.on)),
+    jobs,
+    ofTank,
+    used: visits.map(() => 0),
+  };
+  const unplaced = place(board);
+  improve(board);
+  return {
+    placements: placementsOf(board, first),
+    overload: visits.flatMap(({ on }, v) => (overOf(board, v) > EPSILON ? [{ on, minutes: overOf(board, v) }] : [])),
+    unplaced: unplaced.map(({ job, target }) => ({ taskId: job.task.id, targetOn: addDays(first, target) })),
+  };
+}
+
+/** Places every occurrence by its due day, the library's order on a tie; answers what found no visit. */
+function place(board: Board): { job: Job; target: number }[] {
+  const last = board.days.at(-1) ?? 0;
+  const unplaced: { job: Job; target: number }[] = [];
+  const open = board.jobs.map((job) => ({ job, target: targetOf(board, job, 0) })).filter((o) => o.target <= last);
+  while (open.length > 0) {
+    let next = open[0] as (typeof open)[number];
+    for (const o of open)
+      if (o.target < next.target || (o.target === next.target && o.job.order < next.job.order)) next = o;
+    const { job, target } = next;
+    const best = cheapest(board, job, job.turns.length);
+    if (best) put(board, job, job.turns.length, best.visit);
+    else unplaced.push({ job, target });
+    next.target = best ? targetOf(board, job, job.turns.length) : Number.POSITIVE_INFINITY;
+    if (next.target > last) open.splice(open.indexOf(next), 1);
+  }
+  return unplaced;
+}
+
+/** Puts an occurrence on a visit, or lifts it off the board. */
+function put(board: Board, job: Job, index: number, visit: number): void {
+  const was = job.turns[index] ?? LIFTED;
+  if (was !== LIFTED) board.used[was] = (board.used[was] ?? 0) - job.task.minutes;
+  if (visit !== LIFTED) board.used[visit] = (board.used[visit] ?? 0) + job.task.minutes;
+  job.turns[index] = visit;
+}
+
+interface Turn {
+  readonly job: Job;
+  readonly index: number;
+}
+
+/** Lifts a few occurrences that stand in each other's way and puts them back in another order, while that gains. */
+function improve(board: Board): void {
+  const random = seeded(SEED);
+  const all: Turn[] = board.jobs.flatMap((job) => job.turns.map((_, index) => ({ job, index })));
+  const awry = all.filter(({ job, index }) => {
+    const visit = job.turns[index] ?? LIFTED;
+    return visit !== nearestVisit(board, targetOf(board, job, index)) || overOf(board, visit) > EPSILON;
+  });
+  if (awry.length === 0) return;
+  const tries = Math.min(MOST_TRIES, TRIES * awry.length);
+  for (let i = 0; i < tries; i++) {
+    const lifted = lift(all, awry[i % awry.length] as Turn, board, random);
+    const before = standing(board, lifted);
+    const was = lifted.map(({ job, index }) => job.turns[index] ?? LIFTED);
+    for (const { job, index } of lifted) put(board, job, index, LIFTED);
+    const back = lifted.every(({ job, index }) => {
+      const best = cheapest(board, job, index, random);
+      if (best) put(board, job, index, best.visit);
+      return best !== null;
+    });
+    if (!back || !less(standing(board, lifted), before)) {
+      for (const { job, index } of lifted) put(board, job, index, LIFTED);
+      for (const [n, { job, index }] of lifted.entries()) put(board, job, index, was[n] ?? LIFTED);
+    }
+  }
+}
+
+/** One occurrence and some that may stand in its way, each of another job, in a random order. */
+function lift(all: readonly Turn[], awry: Turn, board: Board, random: Random): Turn[] {
+  const target = targetOf(board, awry.job, awry.index);
+  const reach = awry.job.task.giveDays + BIOLOGICAL_REST_DAYS;
+  const near = all.filter(
+    ({ job, index }) => job !== awry.job && Math.abs(dayOf(board, job.turns[index] ?? LIFTED) - target) <= reach,
+  );
+  const chosen = new Map<Job, Turn>([[awry.job, awry]]);
+  const count = 1 + Math.floor(random() * MOST_LIFTED);
+  for (let i = 0; i < count && near.length > 0; i++) {
+    const turn = near[Math.floor(random() * near.length)] as Turn;
+    if (!chosen.has(turn.job)) chosen.set(turn.job, turn);
+  }
+  const turns = [...chosen.values()];
+  for (let i = turns.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [turns[i], turns[j]] = [turns[j] as Turn, turns[i] as Turn];
+  }
+  return turns;
+}
+
+/** What the jobs of some occurrences cost as they stand, and all overload of the board. */
+function standing(board: Board, turns: readonly Turn[]): Cost {
+  let [late, distance, day] = [0, 0, 0];
+  for (const { job } of turns)
+    for (const [index, visit] of job.turns.entries()) {
+      const target = targetOf(board, job, index);
+      late += outside(job.task, target, dayOf(board, visit));
+      distance += Math.abs(dayOf(board, visit) - target) / halfWindow(job.task);
+      day += dayOf(board, visit);
+    }
+  return [late, board.visits.reduce((sum, _, v) => sum + overOf(board, v), 0), distance, day];
+}
+
+function placementsOf(board: Board, first: string): MergePlacement[] {
+  return board.jobs
+    .flatMap((job) =>
+      job.turns.map((visit, index) => {
+        const target = targetOf(board, job, index);
+        const nearest = nearestVisit(board, target);
+        const { task } = job;
+        return {
+          order: job.order,
+          placement: {
+            taskId: task.id,
+            on: board.visits[visit]?.on ?? "",
+            targetOn: addDays(first, target),
+            nearestOn: board.visits[nearest]?.on ?? "",
+            lateDays: Math.max(0, dayOf(board, visit) - target - task.giveDays),
+            cause: visit === nearest ? null : causeOf(board, job, index, nearest, target),
+          },
+        };
+      }),
+    )
+    .sort((a, b) => (a.placement.on === b.placement.on ? a.order - b.order : a.placement.on < b.placement.on ? -1 : 1))
+    .map(({ placement }) => placement);
+}
+
+/** The visit nearest a day, the earlier on a tie. */
+function nearestVisit({ days }: Board, target: number): number {
+  const after = Math.min(days.length - 1, firstFrom(days, target));
+  const before = Math.max(0, after - 1);
+  return Math.abs((days[before] ?? 0) - target) <= Math.abs((days[after] ?? 0) - target) ? before : after;
+}
+
+/** What keeps an occurrence from the visit nearest its day. */
+function causeOf(board: Board, job: Job, index: number, nearest: number, target: number): MergeCause | null {
+  const on = board.visits[nearest]?.on ?? "";
+  const { task, turns } = job;
+  if (Math.abs(dayOf(board, nearest) - target) > task.giveDays) return { code: "no-visit-in-window" };
+  const at = turns[index] ?? LIFTED;
+  put(board, job, index, LIFTED);
+  const rule = conflict(board, job, dayOf(board, nearest));
+  const over = overOf(board, nearest, task.minutes);
+  put(board, job, index, at);
+  if (rule) return { code: rule.rule, taskId: rule.job.task.id, on: board.visits[rule.visit]?.on ?? "" };
+  return over > EPSILON ? { code: "full", on, overMinutes: over } : null;
+}
