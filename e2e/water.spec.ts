@@ -200,7 +200,7 @@ test("a target that a water cannot reach is told with its number and what would"
   await page.waitForURL(/tank=/);
   await page.getByRole("button", { name: "Well", exact: true }).click();
   await expect(figures(page)).toContainText(
-    /Nitrate cannot come down to \d+\.\d with this water, which brings 62\.0\. Use purified water, or several changes\./,
+    /Nitrate cannot come down to \d+\.\d with this water, which brings 62\.0\. Only water that brings less than/,
   );
   await expect(page.getByText("no change can hold it with this water").first()).toBeVisible();
 });
@@ -249,6 +249,9 @@ test("what is weighed: a rise in days, purified water made hard, salts blended, 
   await page.getByLabel("GH, dGH").fill("4");
   // Three degrees of gypsum at 3.07 g per degree and 100 L.
   await expect(page.getByRole("row", { name: /9\.2\d g calcium sulphate dihydrate/ })).toBeVisible();
+  // Every figure opens its working.
+  await page.getByText("working").first().click();
+  await expect(page.getByText("Molar masses of the standard atomic masses (IUPAC).")).toBeVisible();
   await page.getByLabel("KH, dKH").first().fill("0");
   await expect(page.getByText("Without any KH the pH can fall suddenly")).toBeVisible();
   await expect(page.getByText(/g of Standard reef salt, \d+ %/)).toBeVisible();

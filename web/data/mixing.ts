@@ -2,7 +2,7 @@ import { addDays } from "@keel-round/core/calendar";
 import { type BarrelContents, fixBarrel, NEAR_PSU } from "@keel-round/core/mixing";
 import { planVisit } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
-import { and, asc, eq, isNull, ne } from "drizzle-orm";
+import { and, asc, eq, isNull, ne, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { When } from "./book/records";
 import { db } from "./connection";
@@ -10,7 +10,7 @@ import { notFound, Refused } from "./define";
 import { newId } from "./ids";
 import { loadPlanInputs, sourceOf } from "./planInputs";
 import { type BatchLesson, recordBatch } from "./saltBatches";
-import { barrel, deskChange, person, source, stop, tank, visit } from "./schema";
+import { barrel, deskChange, person, site, source, stop, tank, visit } from "./schema";
 import type { Scope } from "./scope";
 import { inTransaction, type Queries } from "./transaction";
 
@@ -64,25 +64,38 @@ export async function loadRoom(scope: Scope, today: string, on = addDays(today, 
   };
 }
 
-/** What the rounds of a day take out of the room, litres by water: salt water by its mix, and all that is purified. */
-async function demandOf(scope: Scope, on: string): Promise<{ sourceId: string; litres: number }[]> {
+/** What one tank takes of a water. */
+interface Taken {
+  readonly tank: string;
+  readonly litres: number;
+}
+
+/** What the rounds of a day take out of the room, by water and tank: salt water by its mix, and all that is purified. */
+async function demandOf(scope: Scope, on: string): Promise<{ sourceId: string; litres: number; of: Taken[] }[]> {
   const visits = await db()
-    .select({ visitId: visit.id, tankId: visit.tankId, on: visit.onDate, topUpId: tank.topUpSourceId })
+    .select({
+      visitId: visit.id,
+      tankId: visit.tankId,
+      on: visit.onDate,
+      tank: sql<string>`concat(${tank.name}, ', ', ${site.name})`,
+    })
     .from(visit)
     .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
     .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
+    .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
     .where(and(eq(visit.businessId, scope.businessId), eq(visit.onDate, on)));
   const inputs = await loadPlanInputs(db(), scope.businessId, visits);
-  const total = new Map<string, number>();
-  const add = (sourceId: string, l: number) => l > 0 && total.set(sourceId, (total.get(sourceId) ?? 0) + l);
+  const taken = new Map<string, Taken[]>();
+  const add = (sourceId: string, name: string, litres: number) =>
+    litres > 0 && taken.set(sourceId, [...(taken.get(sourceId) ?? []), { tank: name, litres }]);
   for (const v of visits) {
     const input = inputs.get(v.visitId);
     if (!input) continue;
     const { load } = planVisit(input);
-    add(input.source.id, load.mixL);
-    add(input.topUpSource.id, load.purifiedL);
+    add(input.source.id, v.tank, load.mixL);
+    add(input.topUpSource.id, v.tank, load.purifiedL);
   }
-  return [...total].map(([sourceId, l]) => ({ sourceId, litres: l }));
+  return [...taken].map(([sourceId, of]) => ({ sourceId, of, litres: of.reduce((sum, t) => sum + t.litres, 0) }));
 }
 
 async function lockBarrel(tx: Queries, scope: Scope, barrelId: string): Promise<typeof barrel.$inferSelect> {

@@ -13,7 +13,7 @@ import {
   startLevelM,
   type WaterPlan,
 } from "@keel-round/core/visit";
-import { litresText } from "@keel-round/core/words";
+import { limitSentence, litresText } from "@keel-round/core/words";
 import { Span } from "./elements";
 import { HeightHandle } from "./HeightHandle";
 import { Section, type SectionFrame } from "./Section";
@@ -94,7 +94,7 @@ function MarkHandle({
   return (
     <HeightHandle
       name="Drain mark"
-      says={`${figure(showLength(cm, units.length), 1)} ${units.length} from the rim, ${litresText(water.litres.value, units)}, ${figure(water.share.value * 100, 0)} %`}
+      says={heard(book, water, cm, units)}
       heightM={Math.max(0, heightM - cm / 100)}
       lowM={0.005}
       highM={highM}
@@ -105,6 +105,18 @@ function MarkHandle({
       onMove={(m) => onLitres(litresOfMark(book, (heightM - m) * 100))}
     />
   );
+}
+
+/** What the drawing shows, as it is heard: the mark, what leaves, what is too far, what dries. */
+function heard(book: TankBook, water: WaterPlan, cm: number, units: UnitPreference): string {
+  const bare = exposures(book, water.litres.value).map((e) => `${e.name} in air ${Math.round(e.minutes)} min`);
+  return [
+    `${figure(showLength(cm, units.length), 1)} ${units.length} from the rim`,
+    litresText(water.litres.value, units),
+    `${figure(water.share.value * 100, 0)} %`,
+    ...(water.binding ? [`too far: ${limitSentence(water.binding, units)}`] : []),
+    ...bare,
+  ].join(", ");
 }
 
 /** What stands in air at this mark, and for how long. */

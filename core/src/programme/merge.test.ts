@@ -149,40 +149,45 @@ const anyTask = (i: number) =>
     );
 const anyTasks = fc.tuple(...Array.from({ length: 8 }, (_, i) => anyTask(i)));
 
-test("for any programme no rule is broken, every turn is in its window or told late, and the order is stable", () =>
-  fc.assert(
-    fc.property(anyTasks, fc.integer({ min: 10, max: 120 }), (tasks, free) => {
-      const visits = weekly(52, free);
-      const plan = mergeTasks(visits, tasks);
-      expect(mergeTasks(visits, tasks)).toEqual(plan);
-      const byId = new Map(tasks.map((t) => [t.id, t]));
-      for (const p of plan.placements) {
-        const task = byId.get(p.taskId);
-        if (!task) throw new Error("unknown");
-        expect(visits.some((v) => v.on === p.on)).toBe(true);
-        const off = daysBetween(p.targetOn, p.on);
-        expect(off).toBeGreaterThanOrEqual(-task.giveDays);
-        expect(p.lateDays).toBe(Math.max(0, off - task.giveDays));
-        for (const other of plan.placements) {
-          const o = byId.get(other.taskId);
-          if (!o || o === task || o.tankId !== task.tankId) continue;
-          const apart = Math.abs(daysBetween(p.on, other.on));
-          if (task.unit && o.unit && task.unit !== o.unit) expect(apart).toBeGreaterThanOrEqual(28);
-          if (apart === 0 && task.kind === "media") expect(o.kind).not.toBe("deep-clean");
+test(
+  "for any programme no rule is broken, every turn is in its window or told late, and the order is stable",
+  () =>
+    fc.assert(
+      fc.property(anyTasks, fc.integer({ min: 10, max: 120 }), (tasks, free) => {
+        const visits = weekly(52, free);
+        const plan = mergeTasks(visits, tasks);
+        expect(mergeTasks(visits, tasks)).toEqual(plan);
+        const byId = new Map(tasks.map((t) => [t.id, t]));
+        for (const p of plan.placements) {
+          const task = byId.get(p.taskId);
+          if (!task) throw new Error("unknown");
+          expect(visits.some((v) => v.on === p.on)).toBe(true);
+          const off = daysBetween(p.targetOn, p.on);
+          expect(off).toBeGreaterThanOrEqual(-task.giveDays);
+          expect(p.lateDays).toBe(Math.max(0, off - task.giveDays));
+          for (const other of plan.placements) {
+            const o = byId.get(other.taskId);
+            if (!o || o === task || o.tankId !== task.tankId) continue;
+            const apart = Math.abs(daysBetween(p.on, other.on));
+            if (task.unit && o.unit && task.unit !== o.unit) expect(apart).toBeGreaterThanOrEqual(28);
+            if (apart === 0 && task.kind === "media") expect(o.kind).not.toBe("deep-clean");
+          }
         }
-      }
-      for (const task of tasks) {
-        const turns = onOf(plan, task.id);
-        for (const [i, on] of turns.entries())
-          if (i > 0) expect(daysBetween(turns[i - 1] ?? "", on)).toBeGreaterThanOrEqual(task.everyDays / 2);
-      }
-      const minutes = new Map<string, number>();
-      for (const p of plan.placements) minutes.set(p.on, (minutes.get(p.on) ?? 0) + (byId.get(p.taskId)?.minutes ?? 0));
-      for (const [on, sum] of minutes)
-        expect(plan.overload.find((o) => o.on === on)?.minutes ?? 0).toBeCloseTo(Math.max(0, sum - free), 6);
-    }),
-    { numRuns: 12 },
-  ), 60_000);
+        for (const task of tasks) {
+          const turns = onOf(plan, task.id);
+          for (const [i, on] of turns.entries())
+            if (i > 0) expect(daysBetween(turns[i - 1] ?? "", on)).toBeGreaterThanOrEqual(task.everyDays / 2);
+        }
+        const minutes = new Map<string, number>();
+        for (const p of plan.placements)
+          minutes.set(p.on, (minutes.get(p.on) ?? 0) + (byId.get(p.taskId)?.minutes ?? 0));
+        for (const [on, sum] of minutes)
+          expect(plan.overload.find((o) => o.on === on)?.minutes ?? 0).toBeCloseTo(Math.max(0, sum - free), 6);
+      }),
+      { numRuns: 12 },
+    ),
+  60_000,
+);
 
 /** The best there is, by trying every visit for every job: one turn each. */
 function exact(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): [number, number, number] {

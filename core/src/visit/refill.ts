@@ -3,6 +3,7 @@ import {
   afterExchange,
   conditionerMl,
   dailySteps,
+  refillAtLeastC,
   salinityAtFullLevel,
   saltGrams,
   saltRefill,
@@ -107,14 +108,9 @@ export function refillTemperature(input: PlanInput, known: Knowns, share: number
   });
 }
 
-/**
- * The coolest new water that leaves the tank above its floor and within a day's change, °C.
- *
- * Tr = T0 + (Tlimit − T0)/f, with the higher of the two limits.
- */
+/** The coolest new water that leaves the tank above its floor and within a day's change, °C. */
 function coolestRefillC(tankC: number, floorC: number, mostFallC: number, share: number): number {
-  const lowestC = Math.max(floorC, tankC - mostFallC);
-  return Math.min(tankC, tankC + (lowestC - tankC) / share);
+  return Math.min(tankC, refillAtLeastC(tankC, Math.max(floorC, tankC - mostFallC), share));
 }
 
 /** New water this near to the tank's temperature needs no check on the way, °C. */

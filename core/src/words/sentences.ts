@@ -119,7 +119,7 @@ export function waterSentence(reason: WaterReason, units: UnitPreference = METRI
     case "raised":
       return `Raised from ${litresText(reason.fromL, units)}: ${lower(reason.parameter)} is ${withUnit(reason.parameter, reason.value, units)} and is to come down to ${showReading(reason.parameter, reason.target, units)}.`;
     case "cannot-reach":
-      return `${parameterFacts[reason.parameter].label} cannot come down to ${showReading(reason.parameter, reason.target, units)} with this water, which brings ${showReading(reason.parameter, reason.refill, units)}. Use purified water, or several changes.`;
+      return `${parameterFacts[reason.parameter].label} cannot come down to ${showReading(reason.parameter, reason.target, units)} with this water, which brings ${showReading(reason.parameter, reason.refill, units)}. Only water that brings less than ${showReading(reason.parameter, reason.target, units)} can: purified water, or a part of it.`;
     case "within-bands":
       return `Test-led, and every reading is inside its band: no change today, at the latest after ${reason.longestDays} days.`;
     case "longest-interval":

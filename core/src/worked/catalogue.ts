@@ -147,6 +147,57 @@ export const catalogue = {
     source: "This tank's log.",
     limits: "More in heat waves and under fans; the level on arrival beats it.",
   },
+  demand: {
+    title: "Wanted on the day",
+    words: "The planned amounts of every tank on the day's rounds that is filled or topped up with it, added up.",
+    source: "The plans of the day's visits, as they stand now.",
+    limits: "A reading on the day can change it; carry a little more.",
+  },
+  "purify-minutes": {
+    title: "Purifying",
+    words:
+      "Flush + litres ÷ the purifier's flow: its rated flow × pressure ÷ rated pressure × the membrane's factor for cold water.",
+    source: "The purifier's plate; permeability after temperature as makers of membranes publish it.",
+    limits: "A used membrane gives less; what it really made beats the plate.",
+  },
+  "heat-minutes": {
+    title: "Warming",
+    words: "Litres × heat of water ÷ losses × ln(watts left at first ÷ watts left at the end).",
+    source: "Newton's law of cooling with a heater; heater and losses of the empty barrels that hold it.",
+    limits: "A lid halves the losses; the room is taken at 15 °C.",
+  },
+  "barrel-fix": {
+    title: "Putting the barrel right",
+    words:
+      "Too weak: litres × grams per litre × (wanted − measured) ÷ 35. Too strong: litres × (measured ÷ wanted − 1) of fresh water.",
+    source: "Balance of salt mass; this salt's measured figure.",
+    limits: "By volume, within 1.3 %. Measure again when it has mixed.",
+  },
+  "reagent-grams": {
+    title: "To weigh",
+    words: "Rise × litres ÷ what a mole gives × molar mass with its water of crystallisation ÷ purity.",
+    source: "Molar masses of the standard atomic masses (IUPAC).",
+    limits: "A powder that drew damp holds less than its name says.",
+  },
+  "blend-grams": {
+    title: "Of this salt in the blend",
+    words:
+      "Its share × litres × its grams per litre × wanted salinity ÷ 35; the shares miss the wanted figures least, in halves of their bands.",
+    source: "Least squares with shares that are not negative and add up to one, solved exactly.",
+    limits: "As good as what is known of each salt's mix.",
+  },
+  "hot-share": {
+    title: "From the hot tap",
+    words: "(wanted − cold) ÷ (hot − cold).",
+    source: "Heat balance of two flows.",
+    limits: "Both taps drift with use in the house: measure the mix.",
+  },
+  "settled-peak": {
+    title: "Settles at, just before a change",
+    words: "New water + rise a day × days between changes ÷ share.",
+    source: "The geometric sum of a build-up and equal changes.",
+    limits: "While rise, share and interval stay as they are.",
+  },
   "run-back": {
     title: "Runs back when the pump stops",
     words: "Water standing above the weir + pipes and reactors, against the room above the sump's running level.",

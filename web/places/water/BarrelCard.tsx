@@ -7,11 +7,13 @@ import { figure, showVolume, type UnitPreference } from "@keel-round/core/units"
 import type { WaterSource } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
 import { litresText } from "@keel-round/core/words";
+import { q, worked } from "@keel-round/core/worked";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Choice, GoButton, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { Details, Form, Label, Span, Summary } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
+import { WorkedFigure } from "@/kit/Working";
 import { drawAction, fixBarrelAction, startBatchAction, verifyBatchAction } from "./actions";
 import { ageOf, type RoomBarrel } from "./tomorrow";
 
@@ -174,13 +176,21 @@ function Start({
       </Flex>
       {grams !== null && salt && (
         <Box mt="8px">
-          <Span fontFamily="mono" fontSize="24px" fontWeight="560">
-            {figure(grams, 0)}
-          </Span>{" "}
-          <Span color="soft">
-            g of {salt.name}, at {figure(salt.gramsPerLitre, 1)} g a litre
+          <WorkedFigure
+            of={worked("salt-grams", grams, "g", {
+              "finished mix": q(l / perLitre, "L"),
+              [salt.name]: q(salt.gramsPerLitre, "g/L at 35"),
+              "verified batches": q(salt.batches, ""),
+              salinity: q(psu, "ppt"),
+            })}
+            units={units}
+            size="24px"
+            decimals={0}
+          />
+          <Box color="soft">
+            {figure(grams, 0)} g of {salt.name}, at {figure(salt.gramsPerLitre, 1)} g a litre
             {salt.batches > 0 ? ` measured over ${salt.batches} batches` : " by its label"}
-          </Span>
+          </Box>
         </Box>
       )}
       {salt && (
@@ -385,6 +395,19 @@ function Fix({
   return (
     <Flex gap="10px" align="center" wrap="wrap" mt="6px">
       <span>{words}</span>
+      {fix.kind !== "right" && (
+        <WorkedFigure
+          of={worked("barrel-fix", fix.kind === "salt" ? fix.grams : fix.litres, fix.kind === "salt" ? "g" : "L", {
+            "stands in it": q(contents.litres, "L"),
+            "it holds": q(barrel.capacityL, "L"),
+            measured: q(contents.psu ?? 0, "ppt"),
+            wanted: q(contents.targetPsu ?? 0, "ppt"),
+            salt: q(gramsPerLitre, "g/L at 35"),
+          })}
+          units={units}
+          size="18px"
+        />
+      )}
       <QuietButton type="button" py="4px" onClick={() => run(fixBarrelAction({ barrelId: barrel.id }))}>
         Done
       </QuietButton>

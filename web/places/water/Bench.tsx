@@ -2,6 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { fieldOf, sayField } from "@keel-round/core/book";
+import { daysBetween } from "@keel-round/core/calendar";
 import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
 import {
   bestPolicy,
@@ -13,12 +14,14 @@ import {
   type WaterSource,
 } from "@keel-round/core/visit";
 import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import { q, worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";
 import { QuietButton, SubHead } from "@/kit/controls";
-import { Span, Table } from "@/kit/elements";
+import { Details, Span, Summary, Table } from "@/kit/elements";
 import { RangeCheck } from "@/kit/RangeCheck";
 import { Cell, Head } from "@/kit/table";
 import { WaterAtMark } from "@/kit/WaterAtMark";
+import { WorkedFigure, Working } from "@/kit/Working";
 import { type BenchVisit, IntoVisit } from "./IntoVisit";
 
 const POLICY_FIELD = fieldOf("tank", "schools.policy");
@@ -154,7 +157,7 @@ function Choose({
 }
 
 function PolicyRow({
-  plan: { policy, water, forward },
+  plan: { policy, input, water, forward },
   own,
   best,
   chosen,
@@ -170,6 +173,7 @@ function PolicyRow({
   onChoose: () => void;
 }) {
   const changing = water.litres.value > 0;
+  const interval = daysBetween(input.on, input.nextVisitOn);
   const first = forward[0];
   const after = first && water.after.find((e) => e.parameter === first.parameter);
   return (
@@ -183,11 +187,27 @@ function PolicyRow({
         )}
       </Cell>
       <Cell className="num" fontSize="17px" fontWeight="560" whiteSpace="nowrap">
-        {changing ? litresText(water.litres.value, units) : "–"}
+        {changing ? <WorkedFigure of={water.litres} units={units} size="17px" /> : "–"}
       </Cell>
       <Cell className="num">{changing ? `${figure(water.share.value * 100, 0)} %` : ""}</Cell>
       <Cell>{after && first ? `${word(first)} ${withUnit(first.parameter, after.after.value, units)}` : ""}</Cell>
-      <Cell>{first && changing ? settles(first, units) : ""}</Cell>
+      <Cell>
+        {first && changing && (
+          <Details data-working="">
+            <Summary>{settles(first, units)}</Summary>
+            <Working
+              of={worked("settled-peak", first.peak, parameterFacts[first.parameter].unit, {
+                "new water": q(water.after.find((e) => e.parameter === first.parameter)?.refill ?? 0, "mg/L"),
+                "rises a day": q(first.perDay, "mg/L"),
+                "days between": q(interval, ""),
+                share: q(water.share.value * 100, "%"),
+                ceiling: q(first.ceiling, "mg/L"),
+              })}
+              units={units}
+            />
+          </Details>
+        )}
+      </Cell>
       <Cell color={first && first.daysToCeiling === 0 ? "ochre" : undefined}>{first ? enough(first, units) : ""}</Cell>
       <Cell color="soft">
         {water.binding
@@ -252,7 +272,7 @@ function SourceRow({
         <Choose label={input.source.name} own={own} chosen={chosen} onChoose={onChoose} />
       </Cell>
       <Cell className="num" fontSize="17px" fontWeight="560" whiteSpace="nowrap">
-        {water.litres.value > 0 ? litresText(water.litres.value, units) : "–"}
+        {water.litres.value > 0 ? <WorkedFigure of={water.litres} units={units} size="17px" /> : "–"}
       </Cell>
       <Cell>{says.join("; ")}</Cell>
       <Cell color="soft">

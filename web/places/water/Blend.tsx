@@ -7,11 +7,13 @@ import { figure, type Parameter, parameterFacts, showVolume, type UnitPreference
 import type { WaterSource } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
 import { withUnit } from "@keel-round/core/words";
+import { q, worked } from "@keel-round/core/worked";
 import { useState } from "react";
 import { SubHead } from "@/kit/controls";
 import { Label, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { useNumbers } from "@/kit/useNumbers";
+import { WorkedFigure } from "@/kit/Working";
 
 /** What a blend aims at together. */
 const AIMS: readonly Parameter[] = ["alkalinity", "calcium", "magnesium"];
@@ -81,10 +83,32 @@ export function Blend({
                   const share = blend.shares[i] ?? 0;
                   return (
                     <Box key={s.id} color={share < 0.005 ? "soft" : "ink"}>
-                      <Span fontFamily="mono" fontSize="22px" fontWeight="560">
-                        {figure(share * saltGrams(litres, s.salt?.gramsPerLitre ?? 36, targetPsu), 0)}
-                      </Span>{" "}
-                      g of {s.salt?.name}, {figure(share * 100, 0)} %
+                      <WorkedFigure
+                        of={worked(
+                          "blend-grams",
+                          share * saltGrams(litres, s.salt?.gramsPerLitre ?? 36, targetPsu),
+                          "g",
+                          {
+                            share: q(share * 100, "%"),
+                            litres: q(litres, "L"),
+                            salt: q(s.salt?.gramsPerLitre ?? 36, "g/L at 35"),
+                            salinity: q(targetPsu, "ppt"),
+                            ...Object.fromEntries(
+                              AIMS.map((p) => [
+                                parameterFacts[p].label.toLowerCase(),
+                                q(s.chemistry[p] ?? 0, parameterFacts[p].unit),
+                              ]),
+                            ),
+                          },
+                        )}
+                        units={units}
+                        size="22px"
+                        decimals={0}
+                      >
+                        <span>
+                          of {s.salt?.name}, {figure(share * 100, 0)} %
+                        </span>
+                      </WorkedFigure>
                     </Box>
                   );
                 })}

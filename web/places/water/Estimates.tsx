@@ -4,10 +4,12 @@ import { Box, Flex } from "@chakra-ui/react";
 import { figure, type UnitPreference } from "@keel-round/core/units";
 import type { PlanInput } from "@keel-round/core/visit";
 import { CO2_RELATIVE, co2MgL, hotShare } from "@keel-round/core/water";
+import { q, worked } from "@keel-round/core/worked";
 import { SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
 import { useNumbers } from "@/kit/useNumbers";
+import { WorkedFigure } from "@/kit/Working";
 
 const celsius = (value: number, unit: UnitPreference["temperature"]) => (unit === "°F" ? (value - 32) / 1.8 : value);
 const shown = (c: number, unit: UnitPreference["temperature"]) => figure(unit === "°F" ? c * 1.8 + 32 : c, 1);
@@ -50,12 +52,18 @@ export function Estimates({ input, units }: { input: PlanInput | null; units: Un
           <Span color="soft">Enter KH and pH.</Span>
         ) : (
           <>
-            <Span fontFamily="mono" fontSize="30px" fontWeight="560">
-              {figure(co2, co2 < 10 ? 1 : 0)}
-            </Span>{" "}
+            <WorkedFigure
+              of={{
+                ...worked("co2", co2, "mg/L", { KH: q(kh ?? 0, "dKH"), pH: q(ph ?? 0, "") }),
+                range: { low: co2 * (1 - CO2_RELATIVE), high: co2 * (1 + CO2_RELATIVE) },
+              }}
+              units={units}
+              size="30px"
+              decimals={co2 < 10 ? 1 : 0}
+            />
             <Span color="soft">
-              mg/L, {figure(co2 * (1 - CO2_RELATIVE), 0)} to {figure(co2 * (1 + CO2_RELATIVE), 0)}. It fails where
-              tannins, phosphate or a buffer salt hold the pH: then watch the fish, not the figure.
+              {figure(co2 * (1 - CO2_RELATIVE), 0)} to {figure(co2 * (1 + CO2_RELATIVE), 0)}. It fails where tannins,
+              phosphate or a buffer salt hold the pH: then watch the fish, not the figure.
             </Span>
           </>
         )}
@@ -76,11 +84,18 @@ export function Estimates({ input, units }: { input: PlanInput | null; units: Un
             <Span color="soft">These two taps cannot give it: it lies outside of both.</Span>
           ) : (
             <>
-              <Span fontFamily="mono" fontSize="30px" fontWeight="560">
-                {figure(share * 100, 0)}
-              </Span>{" "}
+              <WorkedFigure
+                of={worked("hot-share", share * 100, "%", {
+                  wanted: q(celsius(wanted ?? 0, unit), "°C"),
+                  cold: q(celsius(coldAt ?? 0, unit), "°C"),
+                  hot: q(celsius(hot ?? 0, unit), "°C"),
+                })}
+                units={units}
+                size="30px"
+                decimals={0}
+              />
               <Span color="soft">
-                % of the flow from the hot tap. Check it half-way: it drifts. Hot water scalds: cold first.
+                of the flow from the hot tap. Check it half-way: it drifts. Hot water scalds: cold first.
               </Span>
             </>
           )}

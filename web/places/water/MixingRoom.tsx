@@ -5,13 +5,15 @@ import { type Hands, ifLate, type MixingStep, scheduleMixing } from "@keel-round
 import type { UnitPreference } from "@keel-round/core/units";
 import type { WaterSource } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
+import type { Worked } from "@keel-round/core/worked";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, PageHead, SubHead } from "@/kit/controls";
-import { Span, Table } from "@/kit/elements";
+import { Details, Span, Summary, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
+import { WorkedFigure, Working } from "@/kit/Working";
 import { dayLabel } from "@/kit/words";
 import { BarrelCard } from "./BarrelCard";
-import { demandsOf, needsOf, type RoomBarrel } from "./tomorrow";
+import { type DayTakes, demandsOf, needsOf, type RoomBarrel } from "./tomorrow";
 
 const STEP: Readonly<Record<MixingStep, string>> = {
   purify: "purify",
@@ -39,7 +41,7 @@ export function MixingRoom({
 }: {
   barrels: readonly RoomBarrel[];
   sources: readonly WaterSource[];
-  demand: readonly { readonly sourceId: string; readonly litres: number }[];
+  demand: readonly DayTakes[];
   now: number;
   /** The day whose water is looked at, and its neighbours. */
   on: string;
@@ -61,6 +63,7 @@ export function MixingRoom({
   );
   const schedule = scheduleMixing(demands, 0, clock);
   const says = (minute: number) => clockWords(clock.minuteNow + minute);
+  const wasteOf = (id: string) => demands.find((d) => d.id === id)?.wasteL ?? 0;
   const nameOf = (id: string) => demands.find((d) => d.id === id)?.name ?? "";
   return (
     <Box>
@@ -112,7 +115,9 @@ export function MixingRoom({
                 {needs.map((n) => (
                   <tr key={n.source.id}>
                     <Cell fontWeight="560">{n.source.name}</Cell>
-                    <Cell className="num">{litresText(n.wantedL, units)}</Cell>
+                    <Cell>
+                      <WorkedFigure of={n.wanted} units={units} size="15px" />
+                    </Cell>
                     <Cell className="num">{litresText(n.readyL, units)}</Cell>
                     <Cell className="num" color={n.missingL > 0.5 ? "ochre" : "soft"}>
                       {n.missingL > 0.5 ? litresText(n.missingL, units) : "none"}
@@ -140,8 +145,15 @@ export function MixingRoom({
                     <Span fontFamily="mono" fontWeight="600" w="104px" flexShrink={0} suppressHydrationWarning>
                       {says(slot.from)}
                     </Span>
-                    <Box>
+                    <Box flex="1">
                       {nameOf(slot.demandId)}: {STEP[slot.step]}, {spanWords(slot.to - slot.from)}
+                      {slot.step === "purify" && wasteOf(slot.demandId) > 0 && (
+                        <Span color="soft">, {litresText(wasteOf(slot.demandId), units)} go down the drain</Span>
+                      )}
+                      <SlotWorking
+                        of={demands.find((d) => d.id === slot.demandId)?.workings[slot.step]}
+                        units={units}
+                      />
                       <Box fontSize="13px" color="soft">
                         {late.size === 0
                           ? "An hour later still does."
@@ -156,6 +168,19 @@ export function MixingRoom({
         </Box>
       </Flex>
     </Box>
+  );
+}
+
+/** How long a machine takes, to be opened. */
+function SlotWorking({ of, units }: { of: Worked | undefined; units: UnitPreference }) {
+  if (!of) return null;
+  return (
+    <Details data-working="">
+      <Summary color="soft" fontSize="13px" textDecoration="underline" textDecorationStyle="dotted">
+        working
+      </Summary>
+      <Working of={of} units={units} />
+    </Details>
   );
 }
 

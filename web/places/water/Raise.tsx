@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import {
   type IonsMgL,
+  molarMass,
   planRaise,
   REAGENTS,
   type ReagentName,
@@ -12,11 +13,13 @@ import {
 import { systemVolumeL } from "@keel-round/core/tank";
 import { figure, type Parameter, showVolume, type UnitPreference } from "@keel-round/core/units";
 import type { DailyLimits, PlanInput } from "@keel-round/core/visit";
+import { q, worked } from "@keel-round/core/worked";
 import { useState } from "react";
 import { Choice, FieldRow, SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
 import { useNumbers } from "@/kit/useNumbers";
+import { WorkedFigure } from "@/kit/Working";
 
 type What = ReagentTarget["of"];
 
@@ -127,9 +130,19 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
         )}
         {plan?.ok && (
           <>
-            <Span fontFamily="mono" fontSize="30px" fontWeight="560">
-              {figure(plan.gramsADay, plan.gramsADay < 10 ? 2 : 1)}
-            </Span>{" "}
+            <WorkedFigure
+              of={worked("reagent-grams", plan.gramsADay, "g", {
+                reads: q(from ?? 0, unit),
+                wanted: q(to ?? 0, unit),
+                litres: q((litres ?? 0) / perLitre, "L"),
+                [REAGENTS[reagent].name]: q(molarMass(reagent), "g/mol"),
+                purity: q(purity ?? 0, "%"),
+                days: q(plan.days, ""),
+              })}
+              units={units}
+              size="30px"
+              decimals={plan.gramsADay < 10 ? 2 : 1}
+            />
             <Span color="soft">
               g {plan.days > 1 ? `a day for ${plan.days} days, ${figure(plan.grams, 1)} g in all` : "at once"}
             </Span>

@@ -1,13 +1,15 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { REAGENTS, type Remineral, remineralise } from "@keel-round/core/mixing";
-import { figure, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { molarMass, REAGENTS, type Remineral, remineralise } from "@keel-round/core/mixing";
+import { showVolume, type UnitPreference } from "@keel-round/core/units";
+import { q, worked } from "@keel-round/core/worked";
 import { useState } from "react";
 import { Choice, FieldRow, SubHead } from "@/kit/controls";
 import { Span, Table } from "@/kit/elements";
 import { Cell } from "@/kit/table";
 import { useNumbers } from "@/kit/useNumbers";
+import { WorkedFigure } from "@/kit/Working";
 import { ionsSay } from "./Raise";
 
 type Powders = Pick<Remineral, "calciumAs" | "magnesiumAs" | "carbonateAs">;
@@ -102,11 +104,22 @@ export function Remineralise({ units }: { units: UnitPreference }) {
               <tbody>
                 {made.powders.map(({ reagent, grams }) => (
                   <tr key={reagent}>
-                    <Cell className="num" fontSize="20px" fontWeight="560" textAlign="right">
-                      {figure(grams, grams < 10 ? 2 : 1)} g
-                    </Cell>
                     <Cell>
-                      {reagent} <Span color="soft">{REAGENTS[reagent].name}</Span>
+                      <WorkedFigure
+                        of={worked("reagent-grams", grams, "g", {
+                          litres: q((litres ?? 0) / perLitre, "L"),
+                          GH: q(gh ?? 0, "dGH"),
+                          KH: q(kh ?? 0, "dKH"),
+                          [REAGENTS[reagent].name]: q(molarMass(reagent), "g/mol"),
+                        })}
+                        units={units}
+                        size="20px"
+                        decimals={grams < 10 ? 2 : 1}
+                      >
+                        <Span>
+                          {reagent} <Span color="soft">{REAGENTS[reagent].name}</Span>
+                        </Span>
+                      </WorkedFigure>
                     </Cell>
                   </tr>
                 ))}

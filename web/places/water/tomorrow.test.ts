@@ -1,7 +1,8 @@
 import { scheduleMixing } from "@keel-round/core/mixing";
 import type { WaterSource } from "@keel-round/core/visit";
+import { worked } from "@keel-round/core/worked";
 import { describe, expect, test } from "vitest";
-import { demandsOf, needsOf, type RoomBarrel } from "./tomorrow";
+import { demandsOf, type Need, needsOf, type RoomBarrel } from "./tomorrow";
 
 const mix: WaterSource = {
   id: "mix",
@@ -28,6 +29,8 @@ const barrel = (id: string, sourceId: string, litres: number, startedAt: number,
   id,
   name: id,
   capacityL: 200,
+  heaterW: 300,
+  lossWPerK: 4,
   contents: {
     sourceId,
     litres,
@@ -37,6 +40,15 @@ const barrel = (id: string, sourceId: string, litres: number, startedAt: number,
   },
 });
 
+const takes = (sourceId: string, litres: number) => ({ sourceId, litres, of: [{ tank: "Reef, Clinic", litres }] });
+const need = (source: WaterSource, wantedL: number, readyL: number): Need => ({
+  source,
+  wantedL,
+  readyL,
+  missingL: Math.max(0, wantedL - readyL),
+  wanted: worked("demand", wantedL, "L", {}),
+});
+
 describe("tomorrow's water", () => {
   test("counts what will be ready when it is loaded, of the same water only", () => {
     const barrels = [
@@ -44,16 +56,22 @@ describe("tomorrow's water", () => {
       barrel("too weak", "mix", 60, 0, 32),
       barrel("too old", "mix", 60, -20 * 24 * HOUR, 35),
       barrel("other", "ro", 90, 0),
-      { id: "empty", name: "empty", capacityL: 100, contents: null },
+      { id: "empty", name: "empty", capacityL: 100, heaterW: 300, lossWPerK: 4, contents: null },
     ];
-    expect(needsOf([{ sourceId: "mix", litres: 150 }], barrels, [mix, purified], 10 * HOUR)).toEqual([
-      { source: mix, wantedL: 150, readyL: 80, missingL: 70 },
+    expect(needsOf([takes("mix", 150)], barrels, [mix, purified], 10 * HOUR)).toEqual([
+      {
+        source: mix,
+        wantedL: 150,
+        readyL: 80,
+        missingL: 70,
+        wanted: expect.objectContaining({ value: 150, inputs: { "Reef, Clinic": { value: 150, unit: "L" } } }),
+      },
     ]);
-    expect(needsOf([{ sourceId: "ro", litres: 50 }], barrels, [mix, purified], HOUR)[0]?.missingL).toBe(0);
-    expect(needsOf([{ sourceId: "gone", litres: 50 }], barrels, [mix, purified], HOUR)).toEqual([]);
+    expect(needsOf([takes("ro", 50)], barrels, [mix, purified], HOUR)[0]?.missingL).toBe(0);
+    expect(needsOf([takes("gone", 50)], barrels, [mix, purified], HOUR)).toEqual([]);
   });
   test("takes the purifier its minutes, the heater its own, and stands as its salt asks", () => {
-    const needs = [{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }];
+    const needs = [need(mix, 100, 0)];
     const [demand] = demandsOf(needs, [], purified, 1000);
     // 288 L a day are 0.2 L a minute: 100 L are 500 minutes after 5 of flushing.
     expect(demand?.purifyMinutes).toBeCloseTo(505, 6);
@@ -63,24 +81,34 @@ describe("tomorrow's water", () => {
     expect(demand).toMatchObject({ dissolveMinutes: 30, ageMinutes: 60, loadMinutes: 15, neededAt: 1000 });
   });
   test("that stands ready is not made, and purified water is neither warmed nor mixed", () => {
-    expect(demandsOf([{ source: mix, wantedL: 50, readyL: 80, missingL: 0 }], [], purified, 1000)).toEqual([]);
-    const [demand] = demandsOf([{ source: purified, wantedL: 20, readyL: 0, missingL: 20 }], [], purified, 1000);
+    expect(demandsOf([need(mix, 50, 80)], [], purified, 1000)).toEqual([]);
+    const [demand] = demandsOf([need(purified, 20, 0)], [], purified, 1000);
     expect(demand).toMatchObject({ heatMinutes: 0, dissolveMinutes: 0, ageMinutes: 0 });
   });
   test("is made of purified water that stands ready, once what is taken as it is has been put aside", () => {
-    const mixNeed = { source: mix, wantedL: 100, readyL: 0, missingL: 100 };
+    const mixNeed = need(mix, 100, 0);
     const held = [barrel("ro", "ro", 150, 0)];
     const minutes = (needs: Parameters<typeof demandsOf>[0]) =>
       demandsOf(needs, held, purified, 1000).find((d) => d.id === "mix")?.purifyMinutes;
     expect(minutes([mixNeed])).toBe(0);
     // 80 of the 150 are taken as they are: 30 L are missing, 150 minutes after the flush.
-    expect(minutes([{ source: purified, wantedL: 80, readyL: 150, missingL: 0 }, mixNeed])).toBeCloseTo(155, 6);
+    expect(minutes([need(purified, 80, 150), mixNeed])).toBeCloseTo(155, 6);
     // Two mixes share what stands there.
-    const second = { source: { ...mix, id: "second" }, wantedL: 100, readyL: 0, missingL: 100 };
+    const second = need({ ...mix, id: "second" }, 100, 0);
     expect(demandsOf([mixNeed, second], held, purified, 1000)[1]?.purifyMinutes).toBeCloseTo(255, 6);
   });
+  test("is warmed by the heaters of the empty barrels that hold it", () => {
+    const strong = { id: "e", name: "e", capacityL: 200, heaterW: 600, lossWPerK: 4, contents: null };
+    const [usual] = demandsOf([need(mix, 100, 0)], [], purified, 1000);
+    const [quick] = demandsOf([need(mix, 100, 0)], [strong], purified, 1000);
+    expect(quick?.heatMinutes ?? 0).toBeLessThan((usual?.heatMinutes ?? 0) * 0.55);
+    expect(quick?.workings.heat?.inputs.heaters).toEqual({ value: 600, unit: "W" });
+    // What is made of purified water opens how, and how much goes down the drain for it: three litres for one, and the flush.
+    expect(quick?.workings.purify?.inputs["rated at 25 °C"]).toEqual({ value: 288, unit: "L a day" });
+    expect(quick?.wasteL).toBeCloseTo(300 + 5 * 0.2 * 4, 6);
+  });
   test("that cannot be ready says by how much", () => {
-    const demands = demandsOf([{ source: mix, wantedL: 100, readyL: 0, missingL: 100 }], [], purified, 300);
+    const demands = demandsOf([need(mix, 100, 0)], [], purified, 300);
     const { late } = scheduleMixing(demands, 0);
     const total = demands[0] ? demands[0].purifyMinutes + demands[0].heatMinutes + 30 + 60 + 15 : 0;
     expect(late).toEqual([{ demandId: "mix", minutes: expect.closeTo(total - 300, 6) }]);

@@ -22,7 +22,14 @@ export default async function MixingPage({ searchParams }: { searchParams: Promi
     <>
       <WaterNav here="/water/mixing" />
       <MixingRoom
-        barrels={barrels.map(({ id, name, capacityL, contents }) => ({ id, name, capacityL, contents }))}
+        barrels={barrels.map(({ id, name, capacityL, heaterW, lossWPerK, contents }) => ({
+          id,
+          name,
+          capacityL,
+          heaterW: heaterW ?? 0,
+          lossWPerK: lossWPerK ?? 0,
+          contents,
+        }))}
         sources={sources}
         demand={demand}
         now={now.getTime()}
