@@ -241,14 +241,14 @@ test("what is weighed: a rise in days, purified water made hard, salts blended, 
   await page.getByLabel("Wanted, dKH").fill("8.5");
   await page.getByLabel(/^In the tank then/).fill("600");
   // 3.00 g per dKH and 100 L: 36 g, in two days of 1 dKH.
-  await expect(page.getByText("g a day for 2 days, 36.0 g in all")).toBeVisible();
+  await expect(page.getByText("a day for 2 days, 36.0 g in all")).toBeVisible();
   await page.getByLabel("Wanted, dKH").fill("6");
   await expect(page.getByText("It is there already: nothing is dosed.")).toBeVisible();
   await page.getByLabel("Wanted, dKH").fill("soft");
   await expect(page.getByText("“soft” is not a number.")).toBeVisible();
   await page.getByLabel("GH, dGH").fill("4");
   // Three degrees of gypsum at 3.07 g per degree and 100 L.
-  await expect(page.getByRole("row", { name: /9\.2\d g calcium sulphate dihydrate/ })).toBeVisible();
+  await expect(page.locator("tr", { hasText: "calcium sulphate dihydrate" })).toContainText(/9\.2\d/);
   // Every figure opens its working.
   await page.getByText("working").first().click();
   await expect(page.getByText("Molar masses of the standard atomic masses (IUPAC).")).toBeVisible();

@@ -144,7 +144,7 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
               decimals={plan.gramsADay < 10 ? 2 : 1}
             />
             <Span color="soft">
-              g {plan.days > 1 ? `a day for ${plan.days} days, ${figure(plan.grams, 1)} g in all` : "at once"}
+              {plan.days > 1 ? `a day for ${plan.days} days, ${figure(plan.grams, 1)} g in all` : "at once"}
             </Span>
             <Box color="soft" fontSize="14px" mt="4px">
               {plan.days > 1 && most !== null && `It may move ${most} ${unit} a day. `}
