@@ -250,8 +250,9 @@ test("what is weighed: a rise in days, purified water made hard, salts blended, 
   // Three degrees of gypsum at 3.07 g per degree and 100 L.
   await expect(page.locator("tr", { hasText: "calcium sulphate dihydrate" })).toContainText(/9\.2\d/);
   // Every figure opens its working.
-  await page.getByText("working").first().click();
-  await expect(page.getByText("Molar masses of the standard atomic masses (IUPAC).")).toBeVisible();
+  const gypsum = page.locator("tr", { hasText: "calcium sulphate dihydrate" });
+  await gypsum.getByText("working").click();
+  await expect(gypsum.getByText("Molar masses of the standard atomic masses (IUPAC).")).toBeVisible();
   await page.getByLabel("KH, dKH").first().fill("0");
   await expect(page.getByText("Without any KH the pH can fall suddenly")).toBeVisible();
   await expect(page.getByText(/g of Standard reef salt, \d+ %/)).toBeVisible();
