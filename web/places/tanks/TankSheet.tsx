@@ -6,6 +6,7 @@ import type { AnimalWithEvents } from "@/data/book/animals";
 import type { Equipment } from "@/data/book/equipment";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
+import type { YearAhead } from "@/data/yearAhead";
 import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
@@ -42,6 +43,7 @@ export interface TabData {
   readonly photos?: readonly PhotoLine[];
   readonly options?: LinkOptions;
   readonly firm?: Values;
+  readonly year?: YearAhead;
 }
 
 export const TABS = [
@@ -117,7 +119,9 @@ export function TankSheet({
       </Box>
       {tab === "section" && <SectionTab scope={scope} sheet={sheet} today={today} />}
       {tab === "readings" && <ReadingsTab scope={scope} sheet={sheet} />}
-      {tab === "programme" && <ProgrammeTab sheet={sheet} today={today} editable={actions !== null} />}
+      {tab === "programme" && (
+        <ProgrammeTab sheet={sheet} year={data.year ?? null} today={today} editable={actions !== null} />
+      )}
       {tab === "animals" && (
         <AnimalsTab
           tankId={row.id}

@@ -32,7 +32,12 @@ export function TankCard({
   const rows: readonly (readonly [string, ReactNode])[] = [
     ["Take out", `${volume(water.litres.value)} ${units.volume}, ${figure(water.share.value * 100, 0)} %`],
     ...(water.fills
-      ? [["To carry", `${water.fills.value} fills of ${volume(input.site.bucketL)} ${units.volume}`] as const]
+      ? [
+          [
+            "To carry",
+            `${water.fills.value} ${water.fills.value === 1 ? "fill" : "fills"} of ${volume(input.site.bucketL)} ${units.volume}`,
+          ] as const,
+        ]
       : []),
     ...(water.saltWaterL
       ? [

@@ -2,15 +2,28 @@ import { Box } from "@chakra-ui/react";
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { dueOn, libraryTask } from "@keel-round/core/programme";
 import type { TankSheet as Sheet } from "@/data/tanks";
+import type { YearAhead } from "@/data/yearAhead";
 import { Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
+import { Frieze } from "./Frieze";
 import { Jobs } from "./Jobs";
 
 /** The recurring jobs: when each is due and why. */
-export function ProgrammeTab({ sheet, today, editable }: { sheet: Sheet; today: string; editable: boolean }) {
+export function ProgrammeTab({
+  sheet,
+  year,
+  today,
+  editable,
+}: {
+  sheet: Sheet;
+  year: YearAhead | null;
+  today: string;
+  editable: boolean;
+}) {
   const jobs = sheet.input.tasks.map((t) => ({ task: t, due: dueOn(t) })).sort((a, b) => a.due.localeCompare(b.due));
   return (
     <Box overflowX="auto">
+      {year && <Frieze tankId={sheet.row.id} year={year} today={today} />}
       <Table borderCollapse="collapse" fontSize="14px" minW="760px" w="100%">
         <thead>
           <tr>

@@ -8,17 +8,25 @@ import { photosOf } from "@/data/photos/photos";
 import type { Scope } from "@/data/scope";
 import { loadTank } from "@/data/tanks";
 import { whenOf } from "@/data/when";
+import { loadYear } from "@/data/yearAhead";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
 import { archivePhotoAction } from "@/places/tanks/actions";
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
 
 /** What the open tab shows beside the sheet itself. */
-async function tabData(scope: Scope, tankId: string, kind: string, tab: Tab): Promise<TabData> {
+async function tabData(
+  scope: Scope,
+  { id: tankId, kind, siteId }: { id: string; kind: string; siteId: string },
+  tab: Tab,
+  today: string,
+): Promise<TabData> {
   switch (tab) {
     case "animals":
       return { animals: await animalsWithEvents(scope.businessId, tankId) };
     case "equipment":
       return { equipment: await equipmentOfTank(scope.businessId, tankId) };
+    case "programme":
+      return scope.role === "owner" ? {} : { year: await loadYear(scope, siteId, today) };
     case "photos":
       return { photos: await photosOf(scope, tankId) };
     case "history":
@@ -50,7 +58,7 @@ export default async function TankPage({
       sheet={sheet}
       tab={tab}
       today={today}
-      data={await tabData(scope, tankId, sheet.row.kind, tab)}
+      data={await tabData(scope, sheet.row, tab, today)}
       actions={
         scope.role === "owner"
           ? null
