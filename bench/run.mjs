@@ -5,12 +5,12 @@ import { ensureBuild } from "../tools/lib/build.mjs";
 import { startDatabase } from "../tools/lib/database.mjs";
 import { ensureModules, ensurePrograms, giveUp, root, run, tsx } from "../tools/lib/system.mjs";
 
-// node bench/run.mjs plan | pages | shipped | find | import | section | draws: a private MariaDB, the production build,
+// node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge: a private MariaDB, the production build,
 // and one program under bench/.
 async function main() {
   const name = process.argv[2];
-  if (!["plan", "pages", "shipped", "find", "import", "section", "draws"].includes(name)) {
-    console.error("Which one? node bench/run.mjs plan | pages | shipped | find | import | section | draws");
+  if (!["plan", "pages", "shipped", "find", "import", "section", "draws", "merge"].includes(name)) {
+    console.error("Which one? node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge");
     process.exit(1);
   }
   ensurePrograms(["mariadbd"]);

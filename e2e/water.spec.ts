@@ -255,7 +255,7 @@ test("what is weighed: a rise in days, purified water made hard, salts blended, 
   await expect(gypsum.getByText("Molar masses of the standard atomic masses (IUPAC).")).toBeVisible();
   await page.getByLabel("KH, dKH").first().fill("0");
   await expect(page.getByText("Without any KH the pH can fall suddenly")).toBeVisible();
-  await expect(page.getByText(/g of Standard reef salt, \d+ %/)).toBeVisible();
+  await expect(page.getByText(/^of Standard reef salt, \d+ %$/)).toBeVisible();
   await page.getByLabel(/^Hot tap/).fill("20");
   await expect(page.getByText("These two taps cannot give it: it lies outside of both.")).toBeVisible();
 });
