@@ -1,15 +1,16 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { figure, parameterFacts, showLength, showVolume } from "@keel-round/core/units";
+import { figure, parameterFacts, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
 import { gearName, planChange, type Step } from "@keel-round/core/visit";
 import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import type { Worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";
 import type { LiveVisit } from "@/device/useVisit";
 import { Notice, QuietButton } from "@/kit/controls";
 import { B, Details, Select, Span, Summary } from "@/kit/elements";
 import { Exposed, MarkedSection } from "@/kit/MarkedSection";
-import { WorkedFigure } from "@/kit/Working";
+import { WorkedFigure, Working } from "@/kit/Working";
 import { ReadingEntry } from "./ReadingEntry";
 import { refusalSentence } from "./refusals";
 import { Stepper } from "./Stepper";
@@ -42,7 +43,17 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
           unit={`${units.volume}, in and out together`}
         />
       )}
-      {step.figure === "temperature" && water.refillC && <Figure value={figure(water.refillC.value, 1)} unit="°C" />}
+      {step.figure === "temperature" && water.refillC && (
+        <>
+          <Figure value={figure(water.refillC.value, 1)} unit="°C" />
+          {water.halfWayC && (
+            <Box fontSize="18px" mt="6px">
+              half-way it reads <B fontFamily="mono">{figure(water.halfWayC.value, 1)}</B> °C
+            </Box>
+          )}
+          <Opened of={[water.refillC, water.halfWayC ?? null]} units={units} />
+        </>
+      )}
       {step.figure === "mix" && <MixFigure visit={visit} />}
       {step.figure === "refill" && <RefillFigure visit={visit} step={step} />}
       {step.caution && (
@@ -70,6 +81,22 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
   );
 }
 
+/** The workings of a step's figures, to be opened by thumb. */
+function Opened({ of, units }: { of: readonly (Worked | null)[]; units: UnitPreference }) {
+  const figures = of.filter((w) => w !== null);
+  if (figures.length === 0) return null;
+  return (
+    <Details mt="4px" fontSize="15px" data-working="">
+      <Summary color="soft" minH="32px" textDecoration="underline" textDecorationStyle="dotted">
+        working
+      </Summary>
+      {figures.map((w) => (
+        <Working key={w.formula} of={w} units={units} />
+      ))}
+    </Details>
+  );
+}
+
 /** The mark to drain to, on a section whose mark can be moved: what it would be at another one, and the choice of it. */
 function MarkFigure({ visit }: { visit: LiveVisit }) {
   const { input, kept, plan, state } = visit;
@@ -93,6 +120,7 @@ function MarkFigure({ visit }: { visit: LiveVisit }) {
         <B fontFamily="mono">{figure(showVolume(water.litres.value, units.volume), 0)}</B> {units.volume},{" "}
         {water.fills?.value ?? 1} fills, about {Math.max(1, Math.round(water.drainMinutes))} min
       </Box>
+      <Opened of={[water.mark, water.litres]} units={units} />
       <Box mt="12px">
         <MarkedSection input={input} water={water} units={units} width={354} small onLitres={setTrial} />
       </Box>
@@ -247,6 +275,7 @@ function RefillFigure({ visit, step }: { visit: LiveVisit; step: Step }) {
         </Box>
       )}
       {water.refillC && <Box fontSize="18px">at {figure(water.refillC.value, 1)} °C</Box>}
+      <Opened of={[water.saltWaterL, water.conditionerMl, water.refillC]} units={units} />
     </Box>
   );
 }
