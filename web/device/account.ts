@@ -11,7 +11,21 @@ export async function forgetDevice(): Promise<void> {
   const personId = currentPerson();
   if (personId && (await pendingCount()) === 0) await storeOf(personId).delete();
   setCurrentPerson(null);
-  if ("caches" in window) for (const key of await caches.keys()) await caches.delete(key);
+  // The worker goes before its shell: one that is still being installed would fetch it again.
   if ("serviceWorker" in navigator)
-    for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister();
+    for (const registration of await navigator.serviceWorker.getRegistrations()) {
+      const { installing } = registration;
+      await registration.unregister();
+      if (installing) await installed(installing);
+    }
+  if ("caches" in window) for (const key of await caches.keys()) await caches.delete(key);
+}
+
+/** Waits until a worker is not being installed any more, whatever became of it. */
+function installed(worker: ServiceWorker): Promise<void> {
+  return new Promise((resolve) => {
+    const look = () => worker.state !== "installing" && resolve();
+    worker.addEventListener("statechange", look);
+    look();
+  });
 }
