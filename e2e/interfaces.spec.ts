@@ -56,3 +56,17 @@ test("every page has a strict policy, and breaks it nowhere", async ({ as, page 
   }
   expect(problems).toEqual([]);
 });
+
+test("two keys lead to a place, also where the second does something of its own", async ({ as, page }) => {
+  await as("Maud");
+  await page.goto("/letters");
+  for (const [key, path] of [
+    ["w", "/water"],
+    ["r", "/round"],
+  ] as const) {
+    await expect(page.getByRole("button", { name: "find" })).toBeEnabled();
+    await page.keyboard.press("g");
+    await page.keyboard.press(key);
+    await page.waitForURL(`**${path}`);
+  }
+});

@@ -1,7 +1,15 @@
 import { civilOf, daysBetween } from "@keel-round/core/calendar";
 import { adaptInterval, libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
 import { type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
-import { gearName, missingL, type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
+import {
+  gearName,
+  missingL,
+  modeOf,
+  type VisitOp,
+  type VisitPlan,
+  type VisitState,
+  visitState,
+} from "@keel-round/core/visit";
 import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt } from "drizzle-orm";
 import { v5 } from "uuid";
@@ -122,7 +130,7 @@ async function projectChange(
   if (!state.litres || state.litres.outL <= 0) return;
   const book = bookOf(tankRow);
   const systemL = systemVolumeL(book);
-  const mode = book.schools.policy === "continuous" || book.schools.how === "in-and-out" ? "in-and-out" : "batch";
+  const mode = modeOf(book);
   await tx.insert(waterChange).values({
     ...base,
     id: newId(),

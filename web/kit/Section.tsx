@@ -161,6 +161,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
           frame={sumpFrame}
           limit={onDisplay ? null : limit}
           units={units}
+          small={small}
         />
       )}
       {overlay?.({
@@ -320,12 +321,14 @@ function SumpBox({
   frame,
   limit,
   units,
+  small,
 }: {
   book: TankBook;
   markCm: number | null;
   frame: Omit<SectionFrame, "sump">;
   limit: { readonly cm: number; readonly name: string } | null;
   units: UnitPreference;
+  small: boolean;
 }) {
   const { sump } = book;
   if (!sump) return null;
@@ -383,16 +386,19 @@ function SumpBox({
             stroke="coralline"
             strokeWidth="2.6"
           />
-          <SvgText
-            x={x + w + 12}
-            y={at(sump.heightM - markCm / 100) + 5}
-            fontSize="14px"
-            className="num"
-            fontWeight="600"
-            fill="coralline"
-          >
-            {figure(showLength(markCm, units.length), 1)}
-          </SvgText>
+          {/* Beside the grip; where the drawing is small the figure stands above it. */}
+          {!small && (
+            <SvgText
+              x={x + w + 32}
+              y={at(sump.heightM - markCm / 100) + 5}
+              fontSize="14px"
+              className="num"
+              fontWeight="600"
+              fill="coralline"
+            >
+              {figure(showLength(markCm, units.length), 1)}
+            </SvgText>
+          )}
         </g>
       )}
     </g>

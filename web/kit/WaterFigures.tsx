@@ -77,8 +77,8 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
               {Math.max(1, Math.round(water.refillMinutes))} to refill
             </Row>
           )}
-          {water.runs?.out && <Row label="Runs out in" of={water.runs.out} units={units} decimals={1} />}
-          {water.runs?.in && <Row label="Runs in in" of={water.runs.in} units={units} decimals={1} />}
+          {water.runs?.out && <Row label="To run out" of={water.runs.out} units={units} decimals={1} />}
+          {water.runs?.in && <Row label="To run in" of={water.runs.in} units={units} decimals={1} />}
           {water.saltWaterL && (
             <Row label="Salt water" of={water.saltWaterL} units={units} decimals={units.volume === "L" ? 1 : 1} />
           )}

@@ -1,4 +1,5 @@
 export type { VisitBundle } from "./bundle.ts";
+export { modeOf } from "./change.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
 export { exceptionSentence } from "./exceptions.ts";
 export {

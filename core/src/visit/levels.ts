@@ -1,9 +1,10 @@
 import type { TankBook } from "../tank/index.ts";
 import { cmFromRim, displayLevelM, displayVolumeL, sumpVolumeL, vesselHeightM } from "../vessel/index.ts";
+import { modeOf } from "./change.ts";
 
 /** Where a tank's drain mark is drawn, if it has one. */
 export function markPlace(book: TankBook): "display" | "sump" | "none" {
-  if (book.schools.how === "in-and-out" || book.schools.policy === "continuous") return "none";
+  if (modeOf(book) === "in-and-out") return "none";
   return book.schools.how === "from-sump" && book.sump ? "sump" : "display";
 }
 

@@ -1,6 +1,7 @@
 import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
+import { modeOf } from "./change.ts";
 import type { OpenFinding, PlanReading, withToday } from "./inputs.ts";
 import type { OpBody } from "./schema.ts";
 
@@ -220,7 +221,7 @@ export function refuseOp(
       return state.readings.some((r) => r.id === body.id) ? null : { code: "unknown-reading" };
     case "litres": {
       const systemL = systemVolumeL(book);
-      const most = book.schools.how === "in-and-out" || book.schools.policy === "continuous" ? systemL * 3 : systemL;
+      const most = modeOf(book) === "in-and-out" ? systemL * 3 : systemL;
       return body.outL > most || body.inL > most * 1.2
         ? { code: "more-than-tank", field: body.outL > most ? "outL" : "inL", limit: most }
         : null;

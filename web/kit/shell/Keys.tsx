@@ -42,6 +42,10 @@ export function Keys() {
       for (const details of all) details.open = !open;
     };
     return tinykeys(window, {
+      // Two keys before one: the first binding that fires ends the search, and "w" alone would take "g w" away.
+      ...Object.fromEntries(
+        PLACES.map(([keys, href]) => [keys, (event: KeyboardEvent) => !typing(event) && router.push(href)]),
+      ),
       "[": press("previous-day"),
       "]": press("next-day"),
       j: along(1),
@@ -51,9 +55,6 @@ export function Keys() {
       r: press("new-reading"),
       "/": press("find"),
       "?": press("keys"),
-      ...Object.fromEntries(
-        PLACES.map(([keys, href]) => [keys, (event: KeyboardEvent) => !typing(event) && router.push(href)]),
-      ),
     });
   }, [router]);
   return null;
