@@ -50,3 +50,8 @@ export function instantOf(date: string, minute: number, zone: string): number {
   const local = Temporal.PlainDate.from(date).toPlainDateTime(time);
   return local.toZonedDateTime(zone, { disambiguation: "compatible" }).epochMilliseconds;
 }
+
+/** A civil date some calendar months later; a day that the month does not have becomes its last one. */
+export function addMonths(date: string, months: number): string {
+  return Temporal.PlainDate.from(date).add({ months }, { overflow: "constrain" }).toString();
+}

@@ -1,5 +1,5 @@
 import { daysBetween, sayDay } from "../calendar/civil.ts";
-import { dueOn, libraryTask, type TankTask, type TaskCode, taskLibrary } from "../programme/index.ts";
+import { dueOn, jobOf, performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { standing, type Trim } from "../readings/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
@@ -68,6 +68,8 @@ const MEANS: Record<Parameter, string> = {
   nitrite: "half-digested waste",
   nitrate: "what is left of food",
   phosphate: "what feeds algae",
+  flow: "how much water the pump moves",
+  tds: "how pure the water for topping up is",
 };
 
 const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> = {
@@ -279,11 +281,11 @@ function next({ book, next: visit, tasks, on, trim }: LetterInput, name: string)
     `${longDate(visit.on)}, about ${visit.about}, for the ${name}${again.length > 0 ? `: ${list([...new Set(again)])} again` : ""}.`,
   ];
   const soon = tasks
-    .filter((t) => (taskLibrary[t.code as TaskCode] as { long?: boolean }).long && daysBetween(on, dueOn(t)) <= 45)
-    .map((t) => libraryTask(t.code).name.toLowerCase());
+    .filter((t) => jobOf(t).long && performerOf(t) === "technician" && daysBetween(on, dueOn(t)) <= 45)
+    .map((t) => taskName(t, book).toLowerCase());
   if (soon.length > 0) lines.push(`Coming up for the ${name}: ${list(soon)}.`);
   for (const t of tasks.filter((x) => x.slips > 0))
-    lines.push(`${libraryTask(t.code).name} of the ${name} was put off and comes back.`);
+    lines.push(`${taskName(t, book)} of the ${name} was put off and comes back.`);
   if (book.treatment)
     lines.push(`The follow-up to ${book.treatment.name} is on ${longDate(book.treatment.followUpOn)}.`);
   return lines;

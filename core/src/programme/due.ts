@@ -1,124 +1,167 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import { libraryTask, type TaskCode } from "./library.ts";
+import type { TankBook } from "../tank/index.ts";
+import { biologyLeft, unitOf } from "./biology.ts";
+import { dueOn, jobOf, performerOf, type TankTask } from "./task.ts";
 
-/** A job of one tank's programme, as the log left it. */
-export interface TankTask {
-  readonly code: TaskCode;
-  readonly everyDays: number;
-  readonly giveDays: number;
-  /** Civil date last done, or the day the programme began. */
-  readonly lastDoneOn: string;
-  /** How often it was skipped since then. */
-  readonly slips: number;
-  readonly lastSkipReason?: string;
-  /** Sector of the bed last vacuumed, from 1; 0 for none yet. */
-  readonly lastSector: number;
-}
-
-/** A job that rides with this visit, or that is kept from it, and why. */
+/** A job that rides with this visit. */
 export interface DueTask {
   readonly task: TankTask;
   readonly dueOn: string;
   readonly lateDays: number;
+  /** The rest that is not kept: only advice, or put aside by somebody with a reason. */
+  readonly against?: { readonly other: string; readonly until: string; readonly reason?: string };
 }
 
 /** Two services of bacteria on one tank stay this many civil days apart. */
 export const BIOLOGICAL_REST_DAYS = 28;
 
-/** The day a job is next due: counted from the day it was done. A skip keeps the old date. */
-export function dueOn(task: TankTask): string {
-  return addDays(task.lastDoneOn, task.everyDays);
+/** Why a due job is not on this visit. */
+export interface HeldTask extends Omit<DueTask, "against"> {
+  readonly because: "biological-rest" | "treatment" | "not-together";
+  readonly until: string;
+  /** The job that forbids it. */
+  readonly other?: string;
+  readonly strict: boolean;
 }
 
-/** Why a due job is not on this visit. */
-export interface HeldTask extends DueTask {
-  readonly because: "biological-rest" | "treatment";
-  readonly until: string;
+/** A visit that jobs may ride with. */
+export interface DueVisit {
+  readonly on: string;
+  readonly nextOn: string;
+  /** A remedy is in the water until then. */
+  readonly treatmentUntil?: string | undefined;
+  /** The tank is not steady: nothing of it waits for the next visit. */
+  readonly drifting?: boolean | undefined;
+  /** Jobs that somebody does against the rules, with the reason. */
+  readonly overridden?: Readonly<Record<string, string>> | undefined;
 }
 
 /**
- * The jobs of a programme for a visit on a day.
+ * The technician's jobs of a programme for a visit on a day.
  *
- * A job rides with the visit nearest its due date, the earlier on a tie; one that is already late rides with this one.
- * Two biological services are kept 28 civil days apart: the one that is later due waits.
+ * A job rides with the visit nearest its due date, the earlier on a tie, or with the one it was laid on; one that is
+ * already late rides with this one. On a tank that drifts nothing is put off past its day.
+ * Two services of bacteria are kept 28 civil days apart: the one that is later due waits, strictly where little else is
+ * left undisturbed, else as long as its window lasts. Media and services wait for a remedy; media never comes with a
+ * deep clean, nor does a deep clean with the only filter.
  */
 export function tasksFor(
   tasks: readonly TankTask[],
-  visitOn: string,
-  nextVisitOn: string,
-  treatmentUntil?: string,
+  visit: DueVisit,
+  book: Parameters<typeof biologyLeft>[0],
 ): { readonly due: DueTask[]; readonly held: HeldTask[] } {
   const due: DueTask[] = [];
   const held: HeldTask[] = [];
   const candidates = tasks
-    .map((task) => ({ task, dueOn: dueOn(task), lateDays: daysBetween(dueOn(task), visitOn) }))
-    .filter((d) => ridesToday(d.task, d.lateDays, daysBetween(visitOn, nextVisitOn)))
+    .filter((task) => performerOf(task) === "technician")
+    .map((task) => ({ task, dueOn: dueOn(task), lateDays: daysBetween(dueOn(task), visit.on) }))
+    .filter((d) => ridesToday(d.task, d.lateDays, visit))
     .sort((a, b) => b.lateDays - a.lateDays || a.task.code.localeCompare(b.task.code));
-
   for (const candidate of candidates) {
-    if (!libraryTask(candidate.task.code).biological) {
-      due.push(candidate);
-      continue;
-    }
-    const others = tasks.filter((t) => t.code !== candidate.task.code && libraryTask(t.code).biological);
-    const rests = others.map((t) => addDays(t.lastDoneOn, BIOLOGICAL_REST_DAYS));
-    if (due.some((d) => libraryTask(d.task.code).biological)) rests.push(addDays(visitOn, BIOLOGICAL_REST_DAYS));
-    const until = rests.sort().at(-1);
-    if (until && until > visitOn) held.push({ ...candidate, because: "biological-rest", until });
-    else if (treatmentUntil && treatmentUntil > visitOn)
-      held.push({ ...candidate, because: "treatment", until: treatmentUntil });
-    else due.push(candidate);
+    const reason = visit.overridden?.[candidate.task.code] ?? candidate.task.pin?.reason;
+    const bar = barOf(candidate.task, tasks, due, visit, book);
+    if (!bar) due.push(candidate);
+    else if (reason !== undefined)
+      due.push({ ...candidate, against: { other: bar.other ?? "", until: bar.until, reason } });
+    // Advice: it waits while its window lasts, and goes ahead with care rather than late.
+    else if (!bar.strict && daysBetween(candidate.dueOn, visit.nextOn) > candidate.task.giveDays)
+      due.push({ ...candidate, against: { other: bar.other ?? "", until: bar.until } });
+    else held.push({ ...candidate, ...bar });
   }
   return { due, held };
 }
 
-function ridesToday(task: TankTask, lateDays: number, daysToNext: number): boolean {
+type Bar = Pick<HeldTask, "because" | "until" | "other" | "strict">;
+
+/** What forbids a job on a visit. */
+function barOf(
+  task: TankTask,
+  tasks: readonly TankTask[],
+  due: readonly DueTask[],
+  visit: DueVisit,
+  book: Parameters<typeof biologyLeft>[0],
+): Bar | null {
+  const unit = unitOf(task);
+  const { kind } = jobOf(task);
+  const { treatmentUntil } = visit;
+  if (treatmentUntil && treatmentUntil > visit.on && (unit !== null || kind !== undefined))
+    return { because: "treatment", until: treatmentUntil, strict: true };
+  if (unit !== null) {
+    const rest = restOf(task, unit, tasks, due, visit.on);
+    if (rest) return { because: "biological-rest", ...rest, strict: biologyLeft(book, unit).strict };
+  }
+  const single = unit !== null && biologyLeft(book, unit).single;
+  const other = due.find((d) => mixes({ kind, single }, kindOf(d.task, book)));
+  return other ? { because: "not-together", until: visit.nextOn, other: other.task.code, strict: true } : null;
+}
+
+const kindOf = (task: TankTask, book: Parameters<typeof biologyLeft>[0]) => {
+  const unit = unitOf(task);
+  return { kind: jobOf(task).kind, single: unit !== null && biologyLeft(book, unit).single };
+};
+
+/** What never comes on one visit: fresh media or the only filter with a deep clean. */
+function mixes(a: ReturnType<typeof kindOf>, b: ReturnType<typeof kindOf>): boolean {
+  const deep = (x: typeof a) => x.kind === "deep-clean";
+  const tender = (x: typeof a) => x.kind === "media" || x.single;
+  return (deep(a) && tender(b)) || (tender(a) && deep(b));
+}
+
+/** Until when another unit's service keeps this one back. */
+function restOf(
+  task: TankTask,
+  unit: number,
+  tasks: readonly TankTask[],
+  due: readonly DueTask[],
+  on: string,
+): { readonly until: string; readonly other: string } | null {
+  const rests = tasks
+    .filter((t) => unitOf(t) !== null && unitOf(t) !== unit)
+    .map((t) => ({
+      other: t.code,
+      until: addDays(due.some((d) => d.task === t) ? on : t.lastDoneOn, BIOLOGICAL_REST_DAYS),
+    }))
+    .filter((r) => r.until > on && r.other !== task.code)
+    .sort((a, b) => (a.until < b.until ? -1 : 1));
+  return rests.at(-1) ?? null;
+}
+
+function ridesToday(task: TankTask, lateDays: number, { on, nextOn, drifting }: DueVisit): boolean {
+  if (task.pin) return task.pin.on <= on;
+  // Laid on a visit with the other long jobs of the site: not before, and on the first one from then on.
+  if (task.plannedOn) return task.plannedOn <= on;
   if (lateDays >= 0) return true;
   const earlyDays = -lateDays;
-  // Nearer to this visit than to the next one, and inside its window.
-  return earlyDays <= task.giveDays && earlyDays <= daysToNext - earlyDays;
+  const daysToNext = daysBetween(on, nextOn);
+  if (earlyDays > task.giveDays) return false;
+  // Nearer to this visit than to the next one; a drifting tank's jobs do not wait past their day.
+  return drifting ? earlyDays < daysToNext : earlyDays <= daysToNext - earlyDays;
 }
 
-/** Interval factor by how dirty it was, 1 clean to 5 filthy. */
-const DIRT_FACTOR = [1.25, 1.1, 1, 0.85, 0.7] as const;
-
-/** A service with the rating it ended in. */
-export interface DirtRating {
-  readonly intervalDays: number;
-  /** 1 clean to 5 filthy. */
-  readonly dirt: number;
+/** How far the rest of four weeks can be kept by the units of a tank as they are set. */
+export interface RestLimit {
+  readonly units: readonly string[];
+  /** Each unit comes no oftener than this if all of them rest four weeks. */
+  readonly leastEveryDays: number;
+  readonly setEveryDays: number;
 }
 
 /**
- * The next interval of a cleaning job from how dirty it was, whole days.
+ * Units of bacteria that can never be serviced as often as they are set with four weeks between any two; null where they can.
  *
- * Lengthens only after two ratings that agree, shortens after one; a rating from an interval more than half off the
- * plan is kept but not used. Clamped to half and twice the library's interval.
- *
- * @param ratings oldest first.
+ * Two units take turns: each at the earliest every eight weeks, less what its window gives.
  */
-export function adaptInterval(everyDays: number, libraryDays: number, ratings: readonly DirtRating[]): number {
-  const used = ratings.filter((r) => Math.abs(r.intervalDays / everyDays - 1) <= 0.5);
-  const [last, previous] = [used.at(-1), used.at(-2)];
-  if (!last) return everyDays;
-  const factor = DIRT_FACTOR[Math.min(5, Math.max(1, Math.round(last.dirt))) - 1] ?? 1;
-  if (factor > 1 && !(previous && previous.dirt <= 2)) return everyDays;
-  if (factor === 1) return everyDays;
-  const next = Math.round(last.intervalDays * factor);
-  return Math.min(Math.round(libraryDays * 2), Math.max(1, Math.ceil(libraryDays / 2), next));
-}
-
-/** Weight of the library's figure against logged ones. */
-const LIBRARY_WEIGHT = 3;
-const NEWEST = 12;
-
-/**
- * Minutes to plan for a step: (3 × library + logged) ÷ (3 + n) on a logarithmic scale, the newest twelve.
- *
- * @param logged minutes, oldest first; each above 0.
- */
-export function learnMinutes(libraryMinutes: number, logged: readonly number[]): number {
-  const newest = logged.slice(-NEWEST).filter((m) => m > 0);
-  const sum = newest.reduce((total, m) => total + Math.log(m), LIBRARY_WEIGHT * Math.log(libraryMinutes));
-  return Math.exp(sum / (LIBRARY_WEIGHT + newest.length));
+export function restLimit(tasks: readonly TankTask[], book: Pick<TankBook, "filterUnits">): RestLimit | null {
+  const services = tasks.filter((t) => unitOf(t) !== null && performerOf(t) === "technician");
+  const units = new Set(services.map(unitOf));
+  if (units.size < 2) return null;
+  const leastEveryDays = units.size * BIOLOGICAL_REST_DAYS;
+  const tight = services.filter((t) => t.everyDays + t.giveDays < leastEveryDays && jobOf(t).cadence.by === "time");
+  const worst = tight.sort((a, b) => a.everyDays - b.everyDays)[0];
+  if (!worst) return null;
+  return {
+    units: [...units].map((u) => book.filterUnits.filter((f) => f.biological)[u ?? 0]?.name ?? `filter ${u}`),
+    leastEveryDays,
+    setEveryDays: worst.everyDays,
+  };
 }

@@ -1,15 +1,28 @@
+export { adaptInterval, type DirtRating } from "./adapt.ts";
+export { type BiologyLeft, biologicalUnits, biologyLeft, UNRESTED_CARE, unitOf } from "./biology.ts";
 export {
-  adaptInterval,
+  CADENCE_EVENTS,
+  CADENCE_GEAR,
+  type Cadence,
+  type CadenceEvent,
+  type CadenceGear,
+  daysOf,
+  daysWords,
+  sayCadence,
+} from "./cadence.ts";
+export { calledTasks, callWords, type Evidence, NO_EVIDENCE } from "./called.ts";
+export {
   BIOLOGICAL_REST_DAYS,
-  type DirtRating,
   type DueTask,
-  dueOn,
+  type DueVisit,
   type HeldTask,
-  learnMinutes,
-  type TankTask,
+  type RestLimit,
+  restLimit,
   tasksFor,
 } from "./due.ts";
-export { kindProgramme, type LibraryTask, libraryTask, type Phase, type TaskCode, taskLibrary } from "./library.ts";
+export { everyDaysOf, type Job, PERFORMERS, type Performer, PHASES, type Phase, SKILLS, type Skill } from "./job.ts";
+export { isLibraryTask, libraryTask, type TaskCode, taskLibrary } from "./library/index.ts";
+export { asksFor, kindProgramme } from "./library/kinds.ts";
 export {
   type MergeCause,
   type MergePlacement,
@@ -18,4 +31,9 @@ export {
   type MergeVisit,
   mergeTasks,
 } from "./merge.ts";
-export { codeOfMergeId, mergeId, seldomTasks } from "./yearAhead.ts";
+export { cautiousMinutes, type LearntMinutes, learnFrom, learnMinutes, personFactor } from "./minutes.ts";
+export { HALVES, halfCleaned, taskName } from "./names.ts";
+export { type ParsedCadence, parseCadence } from "./parseCadence.ts";
+export { cadenceOf, dueOn, isWaiting, jobOf, NOT_CALLED, type Pin, performerOf, type TankTask } from "./task.ts";
+export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
+export { YOUNG_SHARE, type YoungPhase, youngJobs, youngNow, youngPhases } from "./young.ts";

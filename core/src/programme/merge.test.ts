@@ -108,10 +108,46 @@ describe("the rules", () => {
   });
 });
 
+describe("advice, and days that somebody chose", () => {
+  const units = (more: Partial<MergeTask>) => [
+    job("left", 14, { unit: "left", ...more }),
+    job("right", 14, { unit: "right", ...more }),
+  ];
+  test("advice is kept as long as nothing gets late by it", () => {
+    const plan = mergeTasks(weekly(12, 500), units({ advisory: true, giveDays: 35 }));
+    expect(plan.broken).toEqual([]);
+    expect(plan.placements.every((p) => p.lateDays === 0)).toBe(true);
+  });
+  test("and gives way before a job gets late, which is reported with the pair", () => {
+    const plan = mergeTasks(weekly(12, 500), units({ advisory: true, giveDays: 3 }));
+    expect(plan.placements.map((p) => p.on)).toEqual([day(14), day(14)]);
+    expect(plan.broken).toMatchObject([{ rule: "biological-rest", on: day(14), otherOn: day(14) }]);
+    expect(mergeTasks(weekly(12, 500), units({ giveDays: 3 })).broken).toEqual([]);
+  });
+  test("a turn that somebody put on a visit stays there, others make room, and what it breaks is told", () => {
+    const [left, right] = units({ giveDays: 35 });
+    const chosen = { ...(right as MergeTask), pinnedOn: day(21) };
+    const plan = mergeTasks(weekly(12, 500), [left as MergeTask, chosen]);
+    expect(onOf(plan, "right")[0]).toBe(day(21));
+    expect(plan.placements.find((p) => p.taskId === "right")?.cause).toEqual({ code: "pinned" });
+    // The left one keeps its four weeks from there.
+    expect(Math.abs(daysBetween(day(21), onOf(plan, "left")[0] ?? ""))).toBeGreaterThanOrEqual(28);
+    const both = mergeTasks(weekly(12, 500), [{ ...(left as MergeTask), pinnedOn: day(14) }, chosen]);
+    expect(both.broken).toMatchObject([{ rule: "biological-rest", otherOn: day(21), on: day(14) }]);
+  });
+  test("the only filter stays from a deep clean and a medication", () => {
+    const plan = mergeTasks(weekly(8, 500), [
+      job("half", 14, { kind: "only-filter", unit: "only" }),
+      job("deep", 14, { kind: "deep-clean" }),
+    ]);
+    expect(onOf(plan, "half")[0]).not.toBe(onOf(plan, "deep")[0]);
+  });
+});
+
 describe("edges", () => {
   test("a programme without visits, and visits without a programme, are empty", () => {
-    expect(mergeTasks([], [job("a", 3)])).toEqual({ placements: [], overload: [], unplaced: [] });
-    expect(mergeTasks(weekly(3), [])).toEqual({ placements: [], overload: [], unplaced: [] });
+    expect(mergeTasks([], [job("a", 3)])).toEqual({ placements: [], overload: [], broken: [], unplaced: [] });
+    expect(mergeTasks(weekly(3), [])).toEqual({ placements: [], overload: [], broken: [], unplaced: [] });
   });
   test("a job that is due after the last visit's window, but before its day, is reported", () => {
     const plan = mergeTasks(weekly(3), [

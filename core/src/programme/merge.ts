@@ -19,12 +19,18 @@ export interface MergeTask {
   readonly giveDays: number;
   readonly minutes: number;
   readonly lastDoneOn: string;
+  /** The day it is first due, where that is not its cadence after it was last done. */
+  readonly firstOn?: string;
+  /** The visit that somebody put its first turn on; it stays there whatever it breaks. */
+  readonly pinnedOn?: string;
   /** Due on a grid counted from the first day, whenever it was done; else counted from the day it was done. */
   readonly onGrid?: boolean;
   /** The unit of bacteria that it services: two different ones of a tank rest four weeks. */
   readonly unit?: string;
-  /** Fresh media never comes with a deep clean or a medication. */
-  readonly kind?: "media" | "deep-clean" | "medication";
+  /** So much else is left alone that the four weeks are advice: kept, unless that would make it late. */
+  readonly advisory?: boolean;
+  /** Fresh media and the only filter never come with a deep clean or a medication. */
+  readonly kind?: "media" | "only-filter" | "deep-clean" | "medication";
 }
 
 /** What kept a job from the visit nearest its date; its removal moves it back. */
@@ -32,6 +38,8 @@ export type MergeCause =
   | { readonly code: "full"; readonly on: string; readonly overMinutes: number }
   | { readonly code: "biological-rest"; readonly taskId: string; readonly on: string }
   | { readonly code: "not-together"; readonly taskId: string; readonly on: string }
+  | { readonly code: "half-apart"; readonly on: string }
+  | { readonly code: "pinned" }
   | { readonly code: "no-visit-in-window" };
 
 /** One occurrence of a job on a visit. */
@@ -52,6 +60,14 @@ export interface MergePlan {
   readonly placements: readonly MergePlacement[];
   /** Visits that take longer than they may, with by how much. */
   readonly overload: readonly { readonly on: string; readonly minutes: number }[];
+  /** Rules that are not kept: an advice that would have made a job late, or a day that somebody chose. */
+  readonly broken: readonly {
+    readonly rule: "biological-rest" | "not-together";
+    readonly taskId: string;
+    readonly on: string;
+    readonly otherId: string;
+    readonly otherOn: string;
+  }[];
   /** Jobs that fall due and find no visit any more, with the day. */
   readonly unplaced: readonly { readonly taskId: string; readonly targetOn: string }[];
 }
@@ -61,6 +77,8 @@ interface Job {
   readonly task: MergeTask;
   readonly order: number;
   readonly lastDay: number;
+  readonly firstDay: number;
+  readonly pinned: boolean;
   /** Occurrences, as indices of visits in their order. */
   readonly turns: number[];
 }
@@ -92,32 +110,37 @@ const dayOf = (board: Board, visit: number): number => board.days[visit] ?? Numb
 
 /** The day an occurrence is due: from the day before it was done, or from the grid. */
 function targetOf(board: Board, job: Job, index: number): number {
-  const { task, turns, lastDay } = job;
-  if (task.onGrid || index === 0) return lastDay + task.everyDays * (index + 1);
+  const { task, turns, firstDay } = job;
+  if (task.onGrid || index === 0) return firstDay + task.everyDays * index;
   return dayOf(board, turns[index - 1] ?? LIFTED) + task.everyDays;
 }
 
-/** The job that forbids another one a day, and by which rule; null where none does. */
+const DIRTIES = ["deep-clean", "medication"];
+const TENDER = ["media", "only-filter"];
+const mixes = (a: MergeTask["kind"], b: MergeTask["kind"]): boolean =>
+  a !== undefined &&
+  b !== undefined &&
+  ((TENDER.includes(a) && DIRTIES.includes(b)) || (DIRTIES.includes(a) && TENDER.includes(b)));
+
+/** The job that forbids another one a day, and by which rule; null where none does. What is only advice can be left aside. */
 function conflict(
   board: Board,
   { task }: Job,
   day: number,
+  advice = true,
 ): { rule: "biological-rest" | "not-together"; job: Job; visit: number } | null {
   if (!task.unit && !task.kind) return null;
   for (const other of board.ofTank.get(task.tankId) ?? []) {
     if (other.task === task) continue;
-    const bothLive = task.unit && other.task.unit && task.unit !== other.task.unit;
-    const mixes =
-      task.kind &&
-      other.task.kind &&
-      task.kind !== other.task.kind &&
-      (task.kind === "media" || other.task.kind === "media");
-    if (!bothLive && !mixes) continue;
+    const rests = advice || !task.advisory || !other.task.advisory;
+    const bothLive = rests && task.unit && other.task.unit && task.unit !== other.task.unit;
+    const together = mixes(task.kind, other.task.kind);
+    if (!bothLive && !together) continue;
     for (const visit of other.turns) {
       if (visit === LIFTED) continue;
       const apart = Math.abs(day - dayOf(board, visit));
       if (bothLive && apart < BIOLOGICAL_REST_DAYS) return { rule: "biological-rest", job: other, visit };
-      if (mixes && apart === 0) return { rule: "not-together", job: other, visit };
+      if (together && apart === 0) return { rule: "not-together", job: other, visit };
     }
   }
   return null;
@@ -166,15 +189,25 @@ function costAt(board: Board, job: Job, index: number, visit: number): Cost {
   return [late, overOf(board, visit, task.minutes) - overOf(board, visit), distance, day];
 }
 
-/** The visit an occurrence costs least on: inside its window, or the first after it where none is; null where there is none. */
-function cheapest(board: Board, job: Job, index: number, random?: Random): { visit: number; cost: Cost } | null {
+type Place = { readonly visit: number; readonly cost: Cost };
+
+/** The visit an occurrence costs least on. Advice gives way where it would make the job late. */
+function cheapest(board: Board, job: Job, index: number, random?: Random): Place | null {
+  const kept = cheapestBy(board, job, index, true, random);
+  if (!job.task.advisory || (kept && kept.cost[0] < EPSILON)) return kept;
+  const free = cheapestBy(board, job, index, false, random);
+  return free && (!kept || less(free.cost, kept.cost)) ? free : kept;
+}
+
+/** Inside its window, or the first after it where none is; null where there is none. */
+function cheapestBy(board: Board, job: Job, index: number, advice: boolean, random?: Random): Place | null {
   const { task } = job;
   const target = targetOf(board, job, index);
-  let best: { visit: number; cost: Cost } | null = null;
+  let best: Place | null = null;
   for (let visit = firstFrom(board.days, target - task.giveDays); visit < board.visits.length; visit++) {
     const day = dayOf(board, visit);
     if (day > target + task.giveDays && best) break;
-    if (!halfApart(board, job, index, day) || conflict(board, job, day)) continue;
+    if (!halfApart(board, job, index, day) || conflict(board, job, day, advice)) continue;
     // Now and then a good place is passed over, so that a search does not always end where it began.
     if (random && best && random() < 0.2) continue;
     const cost = costAt(board, job, index, visit);
@@ -214,8 +247,12 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
     requireRange("minutes", t.minutes, 0, 1440);
   }
   const first = visits[0]?.on;
-  if (first === undefined) return { placements: [], overload: [], unplaced: [] };
-  const jobs = tasks.map((task, order) => ({ task, order, lastDay: daysBetween(first, task.lastDoneOn), turns: [] }));
+  if (first === undefined) return { placements: [], overload: [], broken: [], unplaced: [] };
+  const jobs = tasks.map((task, order) => {
+    const lastDay = daysBetween(first, task.lastDoneOn);
+    const firstDay = task.firstOn === undefined ? lastDay + task.everyDays : daysBetween(first, task.firstOn);
+    return { task, order, lastDay, firstDay, pinned: task.pinnedOn !== undefined, turns: [] };
+  });
   const ofTank = new Map<string, Job[]>();
   for (const job of jobs) ofTank.set(job.task.tankId, [...(ofTank.get(job.task.tankId) ?? []), job]);
   const board: Board = {
@@ -225,20 +262,47 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
     ofTank,
     used: visits.map(() => 0),
   };
+  for (const job of jobs) if (job.task.pinnedOn !== undefined) pin(board, job, daysBetween(first, job.task.pinnedOn));
   const unplaced = place(board);
   improve(board);
   return {
     placements: placementsOf(board, first),
     overload: visits.flatMap(({ on }, v) => (overOf(board, v) > EPSILON ? [{ on, minutes: overOf(board, v) }] : [])),
+    broken: brokenOf(board),
     unplaced: unplaced.map(({ job, target }) => ({ taskId: job.task.id, targetOn: addDays(first, target) })),
   };
+}
+
+/** Puts a first turn on the visit that somebody chose, or on the next one where that is gone. */
+function pin(board: Board, job: Job, day: number): void {
+  const visit = firstFrom(board.days, day);
+  if (visit < board.days.length) put(board, job, 0, visit);
+}
+
+/** Every rule that the board as it stands does not keep, each pair once. */
+function brokenOf(board: Board): MergePlan["broken"] {
+  const seen = new Set<string>();
+  return board.jobs.flatMap((job) =>
+    job.turns.flatMap((visit) => {
+      const against = conflict(board, job, dayOf(board, visit));
+      if (!against) return [];
+      const [on, otherOn] = [board.visits[visit]?.on ?? "", board.visits[against.visit]?.on ?? ""];
+      const { id } = job.task;
+      const otherId = against.job.task.id;
+      if (seen.has(`${otherId} ${otherOn} ${id} ${on}`)) return [];
+      seen.add(`${id} ${on} ${otherId} ${otherOn}`);
+      return [{ rule: against.rule, taskId: id, on, otherId, otherOn }];
+    }),
+  );
 }
 
 /** Places every occurrence by its due day, the library's order on a tie; answers what found no visit. */
 function place(board: Board): { job: Job; target: number }[] {
   const last = board.days.at(-1) ?? 0;
   const unplaced: { job: Job; target: number }[] = [];
-  const open = board.jobs.map((job) => ({ job, target: targetOf(board, job, 0) })).filter((o) => o.target <= last);
+  const open = board.jobs
+    .map((job) => ({ job, target: targetOf(board, job, job.turns.length) }))
+    .filter((o) => o.target <= last);
   while (open.length > 0) {
     let next = open[0] as (typeof open)[number];
     for (const o of open)
@@ -269,7 +333,9 @@ interface Turn {
 /** Lifts a few occurrences that stand in each other's way and puts them back in another order, while that gains. */
 function improve(board: Board): void {
   const random = seeded(SEED);
-  const all: Turn[] = board.jobs.flatMap((job) => job.turns.map((_, index) => ({ job, index })));
+  const all: Turn[] = board.jobs.flatMap((job) =>
+    job.turns.flatMap((_, index) => (job.pinned && index === 0 ? [] : [{ job, index }])),
+  );
   const awry = all.filter(({ job, index }) => {
     const visit = job.turns[index] ?? LIFTED;
     return visit !== nearestVisit(board, targetOf(board, job, index)) || overOf(board, visit) > EPSILON;
@@ -362,6 +428,7 @@ function nearestVisit({ days }: Board, target: number): number {
 function causeOf(board: Board, job: Job, index: number, nearest: number, target: number): MergeCause | null {
   const on = board.visits[nearest]?.on ?? "";
   const { task, turns } = job;
+  if (job.pinned && index === 0) return { code: "pinned" };
   if (Math.abs(dayOf(board, nearest) - target) > task.giveDays) return { code: "no-visit-in-window" };
   const at = turns[index] ?? LIFTED;
   put(board, job, index, LIFTED);
@@ -369,5 +436,6 @@ function causeOf(board: Board, job: Job, index: number, nearest: number, target:
   const over = overOf(board, nearest, task.minutes);
   put(board, job, index, at);
   if (rule) return { code: rule.rule, taskId: rule.job.task.id, on: board.visits[rule.visit]?.on ?? "" };
-  return over > EPSILON ? { code: "full", on, overMinutes: over } : null;
+  if (over > EPSILON) return { code: "full", on, overMinutes: over };
+  return halfApart(board, job, index, dayOf(board, nearest)) ? null : { code: "half-apart", on };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
+import { kindFacts } from "../tank/index.ts";
 import {
   adaptInterval,
   dueOn,
@@ -20,6 +21,26 @@ const task = (code: TaskCode, lastDoneOn: string, more: Partial<TankTask> = {}):
   lastSector: 0,
   ...more,
 });
+/** Two canisters over a bare floor: little else is left alone. */
+const book = {
+  kind: "community" as const,
+  targetPsu: kindFacts.community.targetPsu,
+  display: {
+    vessel: { shape: "box" as const, lengthM: 1, widthM: 0.5, heightM: 0.5 },
+    runningLevelM: 0.4,
+    substrate: "bare" as const,
+    substrateDepthM: 0,
+    rockKg: 0,
+    rockTopM: 0,
+  },
+  filterUnits: ["left canister", "right canister"].map((name) => ({
+    name,
+    kind: "biological" as const,
+    biological: true,
+  })),
+};
+const dueAt = (tasks: readonly TankTask[], on: string, nextOn: string, treatmentUntil?: string) =>
+  tasksFor(tasks, { on, nextOn, treatmentUntil }, book);
 const codes = (list: readonly { task: TankTask }[]) => list.map((d) => d.task.code).sort();
 
 describe("due", () => {
@@ -30,33 +51,33 @@ describe("due", () => {
   test("a job rides with the visit nearest its date, the earlier on a tie", () => {
     // Due on the 29th; visits on the 25th and 2 December: four days and three, so the later one.
     const later = task("test-ph", "2026-11-15");
-    expect(codes(tasksFor([later], "2026-11-25", "2026-12-02").due)).toEqual([]);
+    expect(codes(dueAt([later], "2026-11-25", "2026-12-02").due)).toEqual([]);
     // Due on the 28th, 3 and 4 days away: this one. Due in the middle of an even gap: the earlier.
-    expect(codes(tasksFor([task("test-ph", "2026-11-14")], "2026-11-25", "2026-12-02").due)).toEqual(["test-ph"]);
-    expect(codes(tasksFor([task("test-ph", "2026-11-14")], "2026-11-25", "2026-12-01").due)).toEqual(["test-ph"]);
+    expect(codes(dueAt([task("test-ph", "2026-11-14")], "2026-11-25", "2026-12-02").due)).toEqual(["test-ph"]);
+    expect(codes(dueAt([task("test-ph", "2026-11-14")], "2026-11-25", "2026-12-01").due)).toEqual(["test-ph"]);
   });
   test("what is late rides today, however late", () => {
-    expect(tasksFor([task("pump-soak", "2026-05-01")], "2026-11-25", "2026-12-02").due[0]?.lateDays).toBe(118);
+    expect(dueAt([task("pump-soak", "2026-05-01")], "2026-11-25", "2026-12-02").due[0]?.lateDays).toBe(118);
   });
   test("a job outside its window waits", () =>
-    expect(tasksFor([task("pump-soak", "2026-10-01")], "2026-11-25", "2026-12-30").due).toEqual([]));
+    expect(dueAt([task("pump-soak", "2026-10-01")], "2026-11-25", "2026-12-30").due).toEqual([]));
 });
 
 describe("two biological filters", () => {
   test("are never serviced within four weeks of each other", () => {
     const tasks = [task("filter-a", "2026-11-12"), task("filter-b", "2026-09-20")];
-    const { due, held } = tasksFor(tasks, "2026-11-25", "2026-12-02");
+    const { due, held } = dueAt(tasks, "2026-11-25", "2026-12-02");
     expect(due).toEqual([]);
     expect(held).toMatchObject([{ task: { code: "filter-b" }, because: "biological-rest", until: "2026-12-10" }]);
   });
   test("both due: the later one goes first and the other waits", () => {
     const tasks = [task("filter-a", "2026-09-01"), task("filter-b", "2026-09-10")];
-    const { due, held } = tasksFor(tasks, "2026-11-25", "2026-12-02");
+    const { due, held } = dueAt(tasks, "2026-11-25", "2026-12-02");
     expect(codes(due)).toEqual(["filter-a"]);
     expect(held).toMatchObject([{ task: { code: "filter-b" }, until: addDays("2026-11-25", 28) }]);
   });
   test("are left alone under medication", () => {
-    const { held } = tasksFor([task("sponge-half", "2026-09-01")], "2026-11-25", "2026-12-02", "2026-11-30");
+    const { held } = dueAt([task("sponge-half", "2026-09-01")], "2026-11-25", "2026-12-02", "2026-11-30");
     expect(held).toMatchObject([{ because: "treatment", until: "2026-11-30" }]);
   });
 });

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import type { TankTask } from "./due.ts";
-import { libraryTask, type TaskCode } from "./library.ts";
+import { bookOf } from "../visit/sample.fixture.ts";
+import { libraryTask, type TankTask, type TaskCode } from "./index.ts";
 import { codeOfMergeId, mergeId, seldomTasks } from "./yearAhead.ts";
 
 const task = (code: TaskCode, everyDays = libraryTask(code).everyDays): TankTask => ({
@@ -13,7 +13,7 @@ const task = (code: TaskCode, everyDays = libraryTask(code).everyDays): TankTask
 });
 
 test("what comes seldom is merged, what comes with every visit is not", () => {
-  const tasks = seldomTasks("t", [task("glass-inside"), task("pump-soak"), task("carbon")], () => 20);
+  const tasks = seldomTasks("t", [task("glass-inside"), task("pump-soak"), task("carbon")], bookOf(), () => 20);
   expect(tasks.map((t) => t.id)).toEqual(["t pump-soak", "t carbon"]);
   expect(codeOfMergeId(mergeId("t", "pump-soak"))).toBe("pump-soak");
 });
@@ -22,15 +22,16 @@ test("services of bacteria are units that rest, media is told from deep cleans",
   const [a, b, carbon, sump] = seldomTasks(
     "t",
     [task("filter-a"), task("filter-b"), task("carbon"), task("sump-clean")],
-    (code) => libraryTask(code).minutes,
+    bookOf(),
+    (_, job) => job.minutes,
   );
-  expect([a?.unit, b?.unit]).toEqual(["filter-a", "filter-b"]);
+  expect([a?.unit, b?.unit]).toEqual(["unit 0", "unit 1"]);
   expect(carbon).toMatchObject({ kind: "media", minutes: libraryTask("carbon").minutes });
   expect(sump?.kind).toBe("deep-clean");
   expect(carbon?.unit).toBeUndefined();
 });
 
 test("a tank's own cadence counts, and its window is never wider than it", () => {
-  const [slow] = seldomTasks("t", [{ ...task("glass-inside", 30), giveDays: 40 }], () => 6);
+  const [slow] = seldomTasks("t", [{ ...task("glass-inside", 30), giveDays: 40 }], bookOf(), () => 6);
   expect(slow).toMatchObject({ everyDays: 30, giveDays: 30 });
 });

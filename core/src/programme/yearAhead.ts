@@ -1,43 +1,56 @@
-import type { TankTask } from "./due.ts";
-import { libraryTask, type TaskCode } from "./library.ts";
+import { biologyLeft, unitOf } from "./biology.ts";
+import { daysOf } from "./cadence.ts";
+import type { Job } from "./job.ts";
 import type { MergeTask } from "./merge.ts";
+import { cadenceOf, dueOn, isWaiting, jobOf, performerOf, type TankTask } from "./task.ts";
 
 /** Jobs that come this seldom ride where there is room; what comes more often is part of every visit. */
 const SELDOM_DAYS = 21;
-/** Fresh media would take up a medication, and a deep clean would load it at once. */
-const KIND: Readonly<Partial<Record<TaskCode, NonNullable<MergeTask["kind"]>>>> = {
-  carbon: "media",
-  "phosphate-media": "media",
-  "sump-clean": "deep-clean",
-};
+/** What something called for is not known to come again. */
+const ONCE_DAYS = 3650;
 
 /** How a job of one tank is called among those of a stop, and back. */
-export const mergeId = (tankId: string, code: TaskCode): string => `${tankId} ${code}`;
-export const codeOfMergeId = (id: string): TaskCode => id.slice(id.indexOf(" ") + 1) as TaskCode;
+export const mergeId = (tankId: string, code: string): string => `${tankId} ${code}`;
+export const codeOfMergeId = (id: string): string => id.slice(id.indexOf(" ") + 1);
+
+/** Whether a job comes so seldom that it is laid where there is room. */
+export function isSeldom(task: TankTask): boolean {
+  if (performerOf(task) !== "technician" || isWaiting(task)) return false;
+  const cadence = cadenceOf(task);
+  return cadence.by === "time" || cadence.by === "season" ? task.everyDays >= SELDOM_DAYS : cadence.by !== "event";
+}
 
 /**
- * The long and rare jobs of a tank as merging takes them.
+ * The long and rare jobs of a tank as merging takes them, those that wait for something left out.
  *
  * @param minutesOf What a job takes here, learnt or of the library.
  */
 export function seldomTasks(
   tankId: string,
   tasks: readonly TankTask[],
-  minutesOf: (code: TaskCode) => number,
+  book: Parameters<typeof biologyLeft>[0],
+  minutesOf: (code: string, job: Job) => number,
 ): MergeTask[] {
-  return tasks
-    .filter((t) => t.everyDays >= SELDOM_DAYS)
-    .map((t) => {
-      const kind = KIND[t.code];
-      return {
-        id: mergeId(tankId, t.code),
-        tankId,
-        everyDays: t.everyDays,
-        giveDays: Math.min(t.giveDays, t.everyDays),
-        minutes: minutesOf(t.code),
-        lastDoneOn: t.lastDoneOn,
-        ...(libraryTask(t.code).biological ? { unit: t.code } : {}),
-        ...(kind ? { kind } : {}),
-      };
-    });
+  return tasks.filter(isSeldom).map((t) => {
+    const job = jobOf(t);
+    const cadence = cadenceOf(t);
+    const unit = unitOf(t);
+    const left = unit === null ? null : biologyLeft(book, unit);
+    const comesAgain = cadence.by === "time" || cadence.by === "season" || daysOf(cadence) !== null;
+    const everyDays = comesAgain ? t.everyDays : ONCE_DAYS;
+    const kind = job.kind ?? (left?.single ? "only-filter" : undefined);
+    return {
+      id: mergeId(tankId, t.code),
+      tankId,
+      everyDays,
+      giveDays: Math.min(t.giveDays, everyDays),
+      minutes: minutesOf(t.code, job),
+      lastDoneOn: t.lastDoneOn,
+      firstOn: dueOn(t),
+      ...(t.pin ? { pinnedOn: t.pin.on } : {}),
+      ...(cadence.by === "time" && cadence.grid ? { onGrid: true } : {}),
+      ...(left && unit !== null ? { unit: `unit ${unit}`, advisory: !left.strict } : {}),
+      ...(kind ? { kind } : {}),
+    };
+  });
 }

@@ -74,6 +74,7 @@ export const SWITCH_GEAR = [
   "filter",
   "return",
   "wave-maker",
+  "lights",
 ] as const;
 export type SwitchGear = (typeof SWITCH_GEAR)[number];
 

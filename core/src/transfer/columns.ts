@@ -119,6 +119,8 @@ const PARAMETER_ALSO: Readonly<Record<Parameter, readonly string[]>> = {
   nitrite: ["no2"],
   nitrate: ["no3"],
   phosphate: ["po4"],
+  flow: ["flow rate", "return flow"],
+  tds: ["dissolved solids"],
 };
 
 const readingTargets: readonly Target[] = [

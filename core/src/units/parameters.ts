@@ -6,7 +6,10 @@ import {
   specificGravity,
 } from "../water/seawater.ts";
 
-/** What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L; ammonia as nitrogen. */
+/**
+ * What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L, L/h; ammonia as nitrogen. The flow is that
+ * of the return, what is dissolved that of the purified water.
+ */
 export const PARAMETERS = [
   "temperature",
   "salinity",
@@ -19,6 +22,8 @@ export const PARAMETERS = [
   "nitrite",
   "nitrate",
   "phosphate",
+  "flow",
+  "tds",
 ] as const;
 export type Parameter = (typeof PARAMETERS)[number];
 
@@ -233,6 +238,25 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     step: 0.01,
     units: [same("mg/L", 2), scaled("mg/L P", 3, PO4_PER_P), scaled("ppb P", 0, PO4_PER_P / 1000)],
     methods: [PHOTOMETER, LIQUID, STRIP],
+  },
+  flow: {
+    label: "Flow of the return",
+    unit: "L/h",
+    decimals: 0,
+    plausible: [1, 200_000],
+    step: 50,
+    units: [same("L/h", 0), scaled("L/min", 1, 60), scaled("US gal/h", 0, 3.785411784)],
+    methods: [{ method: "timed bucket", relative: 0.1 }],
+  },
+  tds: {
+    label: "TDS of the purified water",
+    unit: "mg/L",
+    decimals: 0,
+    plausible: [0, 2000],
+    step: 1,
+    // A meter's "ppm" is mg/L.
+    units: [same("mg/L", 0), same("ppm", 0)],
+    methods: [{ method: "meter", absolute: 2 }],
   },
 };
 

@@ -1,8 +1,8 @@
-import { libraryTask, type TankTask, type TaskCode, taskLibrary } from "../programme/index.ts";
+import { isLibraryTask, libraryTask, type TankTask, type TaskCode } from "../programme/index.ts";
 import type { StandingException, TankBook } from "../tank/index.ts";
 
 /** Jobs that take dirt out of the bed. */
-const BED_JOBS: readonly TaskCode[] = ["vacuum-sector", "spot-siphon"];
+const BED_JOBS: readonly TaskCode[] = ["vacuum-sector", "spot-siphon", "deep-sector", "sand-top"];
 /** Jobs that touch rock. */
 const ROCK_JOBS: readonly TaskCode[] = ["blow-rock", "brush-rock"];
 const PANE_JOBS: readonly TaskCode[] = ["glass-inside"];
@@ -44,7 +44,7 @@ export function fedBefore(book: Pick<TankBook, "exceptions">): string | null {
 /** An exception as a person says it, with the name of its job where it is about one. */
 export function exceptionSentence({ kind, what, job }: StandingException): string {
   const which = what.replace(/[.]$/, "");
-  const name = job && job in taskLibrary ? libraryTask(job as TaskCode).name.toLowerCase() : "";
+  const name = job && isLibraryTask(job) ? libraryTask(job).name.toLowerCase() : "";
   switch (kind) {
     case "leave-pane":
       return `Leave the ${which} alone.`;
@@ -65,7 +65,7 @@ export function exceptionSentence({ kind, what, job }: StandingException): strin
 
 /** What a job's step says and takes under the tank's exceptions. */
 export function exceptedStep(
-  code: TaskCode,
+  code: string,
   book: Pick<TankBook, "exceptions">,
 ): { readonly caution: string; readonly minutesFactor: number } {
   const about = (book.exceptions ?? []).filter((e) => jobsOf(e).includes(code));

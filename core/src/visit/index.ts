@@ -36,8 +36,9 @@ export {
   refillMinutesOf,
 } from "./moving.ts";
 export { type Orderable, OrderCycleError, type OrderRule, orderSteps } from "./order.ts";
-export { planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
+export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
+export { programmeOn } from "./programmeOn.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
 export {
@@ -49,6 +50,8 @@ export {
   sourceTest,
 } from "./sourceOn.ts";
 export { gearName, type Step } from "./steps.ts";
+export { aloneOf, handsOf, type TimedStep, type Timeline, timelineOf } from "./timeline.ts";
 export { minutesForWater } from "./timeOnSite.ts";
+export { latestReadings, mayWait, trimOf } from "./trimOf.ts";
 export { planChange, planWater } from "./water.ts";
 export type { Expected, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";

@@ -1,5 +1,5 @@
 import type { Purifier } from "../mixing/index.ts";
-import type { TankTask } from "../programme/index.ts";
+import type { Evidence, TankTask } from "../programme/index.ts";
 import type { BuildUp } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
@@ -88,6 +88,10 @@ export interface PlanInput {
   readonly readings: readonly PlanReading[];
   readonly rates: Readonly<Partial<Record<Parameter, BuildUp>>>;
   readonly tasks: readonly TankTask[];
+  /** What calls for jobs beside readings: animals and lamps that came, hours run, how dirty things were. */
+  readonly evidence?: Pick<Evidence, "events" | "running" | "dirt">;
+  /** Jobs that somebody does against a rule, with the reason. */
+  readonly overridden?: Readonly<Record<string, string>>;
   readonly source: WaterSource;
   readonly topUpSource: WaterSource;
   readonly limits: DailyLimits;
@@ -105,6 +109,8 @@ export interface PlanInput {
   readonly minutesForWater?: number | null;
   /** What steps took on this tank, minutes by step, oldest first. */
   readonly loggedMinutes: Readonly<Record<string, readonly number[]>>;
+  /** How much slower than that the person of the visit works; 1 as long as nothing is known. */
+  readonly personFactor?: number;
   readonly site: {
     readonly drain: "sewer" | "septic" | "garden";
     readonly bucketL: number;
@@ -130,6 +136,7 @@ export function withToday(
     readonly belowMarkCm: number | null;
     /** Undefined where nobody chose today; null where the choice was taken back. */
     readonly chosen?: PlanInput["chosen"];
+    readonly overridden?: Readonly<Record<string, string>>;
   },
 ): PlanInput {
   return {
@@ -137,6 +144,7 @@ export function withToday(
     readings: [...input.readings, ...seen.readings],
     belowMarkCm: seen.belowMarkCm ?? input.belowMarkCm,
     ...(seen.chosen === undefined ? {} : { chosen: seen.chosen }),
+    ...(seen.overridden ? { overridden: { ...input.overridden, ...seen.overridden } } : {}),
   };
 }
 

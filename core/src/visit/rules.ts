@@ -1,3 +1,4 @@
+import { jobOf, type TankTask } from "../programme/index.ts";
 import type { Schools } from "../tank/index.ts";
 import type { OrderRule } from "./order.ts";
 
@@ -35,9 +36,12 @@ const ALWAYS: readonly OrderRule[] = [
   rule("outside", "leave", "The photo shows clean glass."),
 ];
 
-/** Rules that a tank's schools add. */
-export function rulesFor(schools: Schools): readonly OrderRule[] {
-  const rules = [...ALWAYS];
+/** The order on site: what always holds, what the tank's schools add, and what the firm's own jobs ask for. */
+export function rulesFor(
+  schools: Schools,
+  tasks: readonly Pick<TankTask, "code" | "job">[] = [],
+): readonly OrderRule[] {
+  const rules = [...ALWAYS, ...tasks.flatMap(ownRules)];
   if (schools.how === "animals-out") {
     rules.push(rule("flow-off", "animals-out", "Bells are moved in still water."));
     rules.push(rule("animals-out", "glass", "They are out before a blade goes in."));
@@ -50,4 +54,14 @@ export function rulesFor(schools: Schools): readonly OrderRule[] {
   if (schools.pumpsAtSiphon === "on")
     rules.push(rule("siphon-start", "power-down", "The sump falls first, so that the run-back cannot flood."));
   return rules;
+}
+
+/** What a job itself asks to come before or after. */
+function ownRules(task: Pick<TankTask, "code" | "job">): OrderRule[] {
+  const { name, after, before } = jobOf(task);
+  const reason = `Set for ${name.charAt(0).toLowerCase()}${name.slice(1)}.`;
+  return [
+    ...(after ?? []).map((step) => rule(step, task.code, reason)),
+    ...(before ?? []).map((step) => rule(task.code, step, reason)),
+  ];
 }

@@ -1,4 +1,4 @@
-import { kindProgramme, libraryTask, type TankTask } from "../programme/index.ts";
+import { asksFor, jobOf, kindProgramme, libraryTask, type TankTask } from "../programme/index.ts";
 import { kindFacts, type TankBook, type TankKind } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { DEFAULT_LIMITS, type PlanInput, type PlanReading, type WaterSource } from "./inputs.ts";
@@ -87,7 +87,7 @@ export function inputOf(book: TankBook = bookOf(), change: Partial<PlanInput> = 
     book,
     readings: [],
     rates: {},
-    tasks: programmeOf(book.kind),
+    tasks: programmeOf(book.kind).filter((t) => asksFor(jobOf(t), book)),
     source: book.targetPsu > 0 ? mix : tap,
     topUpSource: tap,
     limits: DEFAULT_LIMITS,

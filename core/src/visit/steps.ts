@@ -1,20 +1,26 @@
 import { daysBetween, sayDay } from "../calendar/civil.ts";
 import {
   type DueTask,
+  HALVES,
   type HeldTask,
-  learnMinutes,
-  libraryTask,
+  halfCleaned,
+  jobOf,
+  learnFrom,
   type Phase,
-  type TaskCode,
+  type Skill,
+  type TankTask,
   taskLibrary,
+  taskName,
+  UNRESTED_CARE,
 } from "../programme/index.ts";
 import { isSalt, type SwitchGear, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts } from "../units/index.ts";
 import { runBack } from "../vessel/index.ts";
+import { heatingHours } from "../water/index.ts";
 import { exceptedStep, fedBefore } from "./exceptions.ts";
 import type { PlanInput } from "./inputs.ts";
 import type { Orderable } from "./order.ts";
-import { MECHANICAL, mediaToBring } from "./schoolTasks.ts";
+import { MECHANICAL, mediaToBring } from "./programmeOn.ts";
 import { sourceTest } from "./sourceOn.ts";
 import type { WaterPlan } from "./waterPlan.ts";
 
@@ -25,11 +31,14 @@ export interface Step extends Orderable {
   readonly reason: string;
   /** Learnt from the log; `libraryMinutes` and `timesLogged` are what it was learnt from. */
   readonly minutes: number;
+  /** How far that spreads, on a logarithmic scale. */
+  readonly spread: number;
   readonly libraryMinutes: number;
   readonly timesLogged: number;
   readonly kit: readonly string[];
   readonly caution?: string;
-  readonly task?: TaskCode;
+  readonly task?: string;
+  readonly skills?: readonly Skill[];
   readonly test?: Parameter;
   /** Which planned figure the step is about. */
   readonly figure?: "mark" | "litres" | "refill" | "mix" | "temperature" | "salinity-check";
@@ -38,8 +47,16 @@ export interface Step extends Orderable {
   readonly on?: readonly SwitchGear[];
   readonly sector?: number;
   readonly slips?: number;
-  /** Water runs by itself: hands are free for the jobs of the drain and the hardware meanwhile. */
+  /** It runs by itself once it was started: hands are free meanwhile. */
   readonly runsItself?: boolean;
+  /** It goes on by itself for so long once the hands have done with it: cooling, warming, soaking. */
+  readonly aloneMinutes?: number;
+  /** Steps and phases that wait until it has ended by itself. */
+  readonly until?: readonly string[];
+  /** It could be ready before the visit. */
+  readonly readyBefore?: boolean;
+  /** A job that is kept from this visit by a rule, and whether only advice does. */
+  readonly held?: { readonly code: string; readonly strict: boolean };
 }
 
 const GEAR_NAME: Record<SwitchGear, string> = {
@@ -55,6 +72,7 @@ const GEAR_NAME: Record<SwitchGear, string> = {
   filter: "filter",
   return: "return pump",
   "wave-maker": "wave-makers",
+  lights: "lights",
 };
 
 /** What a thing that is switched is called. */
@@ -79,8 +97,8 @@ export function gearOff(book: TankBook, water: WaterPlan): SwitchGear[] {
     water.markOn === "display"
       ? []
       : water.markOn === "sump"
-        ? ["wave-maker", "chiller", "filter"]
-        : ["wave-maker", "return", "filter", "chiller", "uv"];
+        ? ["wave-maker", "chiller", "filter", "lights"]
+        : ["wave-maker", "return", "filter", "chiller", "uv", "lights"];
   return book.gear.filter(
     (g) => !stays.includes(g) && !(g === "heater" && ["lowered", "none"].includes(book.schools.heater)),
   );
@@ -185,7 +203,7 @@ export function buildSteps(
       always
         ? `This tank is always fed first: ${always}.`
         : "Fifteen minutes early, so that leftovers leave with the old water and animals eat before the stress.",
-      { kit: ["food"] },
+      { kit: ["food"], ...(changing && book.schools.feeding === "before" ? EATING : {}) },
     );
 
   if (book.schools.bubbles === "on-purpose" && !NO_BUBBLES.includes(book.kind) && changing)
@@ -199,13 +217,14 @@ export function buildSteps(
       { kit: ["air pump and stone"], caution: "Off again before the water falls to it." },
     );
 
-  for (const { task, lateDays } of due) addTask(steps, input, task.code, task, lateDays, changing);
+  for (const job of due) addTask(steps, input, job, changing);
 
   if (changing) {
     addPreparation(add, input, water);
     if (off.includes("heater"))
       add("heater-off", "prepare", 60, "Heater off", 1, "It cools for 15 to 20 minutes before the water leaves it.", {
         off: ["heater"],
+        ...(book.schools.heater === "off" ? COOLING : {}),
         caution:
           "Hands only in a tank behind a tested residual-current device. Without one, everything is off at the wall.",
       });
@@ -331,20 +350,37 @@ export function buildSteps(
     { kit: ["disinfectant"] },
   );
   add("tell", "leave", 260, "Tell the owner, leave it dry", 1, "What was done, what was seen, what they should do.");
-  for (const h of held)
-    steps.push({
-      id: `held:${h.task.code}`,
-      phase: "look",
-      number: 28,
-      title: `Not today: ${libraryTask(h.task.code).name.toLowerCase()}`,
-      ...minutesOf(input, `held:${h.task.code}`, 0),
-      kit: [],
-      reason:
-        h.because === "treatment"
-          ? `A medication is in the water until ${sayDay(h.until)}; the filter is left alone.`
-          : `The other filter was serviced less than four weeks ago; earliest ${sayDay(h.until)}.`,
-    });
+  for (const h of held) steps.push(heldStep(input, h));
   return steps;
+}
+
+/** A heater cools before it meets air; what runs dry waits for it. */
+const COOLING = { aloneMinutes: 15, until: ["drain", "exchange"] } as const;
+/** Leftovers float free before they leave with the water. */
+const EATING = { aloneMinutes: 15, until: ["drain", "exchange"] } as const;
+
+/** A job that is kept from this visit, and why. */
+function heldStep(input: PlanInput, held: HeldTask): Step {
+  const { task, because, until, other, strict } = held;
+  const otherName = input.tasks.find((t) => t.code === other);
+  const by = otherName ? taskName(otherName, input.book) : "the other filter";
+  const low = `${by.charAt(0).toLowerCase()}${by.slice(1)}`;
+  const why = {
+    treatment: `A medication is in the water until ${sayDay(until)}; the filter is left alone, and media would take it up.`,
+    "biological-rest": `Less than four weeks since ${low}; earliest ${sayDay(until)}.${strict ? "" : " Enough else is left alone here: it is advice."}`,
+    "not-together": `Not on one visit with ${low}.`,
+  }[because];
+  const name = taskName(task, input.book);
+  return {
+    id: `held:${task.code}`,
+    phase: "look",
+    number: 28,
+    title: `Not today: ${name.charAt(0).toLowerCase()}${name.slice(1)}`,
+    ...minutesOf(input, `held:${task.code}`, 0),
+    kit: [],
+    reason: why,
+    held: { code: task.code, strict },
+  };
 }
 
 /** The minutes of a step with what they were learnt from; a step of no time stays one. */
@@ -352,10 +388,12 @@ function minutesOf(
   input: PlanInput,
   id: string,
   libraryMinutes: number,
-): Pick<Step, "minutes" | "libraryMinutes" | "timesLogged"> {
+): Pick<Step, "minutes" | "spread" | "libraryMinutes" | "timesLogged"> {
   const logged = input.loggedMinutes[id] ?? [];
+  const learnt = libraryMinutes > 0 ? learnFrom(libraryMinutes, logged) : { minutes: 0, spread: 0 };
   return {
-    minutes: libraryMinutes > 0 ? learnMinutes(libraryMinutes, logged) : 0,
+    minutes: learnt.minutes * (input.personFactor ?? 1),
+    spread: learnt.spread,
     libraryMinutes,
     timesLogged: logged.length,
   };
@@ -383,103 +421,122 @@ const PHASE_NUMBER: Partial<Record<Phase, number>> = {
   leave: 240,
 };
 
-function addTask(
-  steps: Step[],
-  input: PlanInput,
-  code: TaskCode,
-  task: DueTask["task"],
-  lateDays: number,
-  changing: boolean,
-): void {
-  const library = libraryTask(code);
+function addTask(steps: Step[], input: PlanInput, { task, lateDays, against }: DueTask, changing: boolean): void {
+  const { code } = task;
+  const job = jobOf(task);
   const { book } = input;
-  const position = Object.keys(taskLibrary).indexOf(code) / 100;
+  const place = Object.keys(taskLibrary).indexOf(code);
+  // The firm's own jobs come last within their phase.
+  const position = (place < 0 ? Object.keys(taskLibrary).length : place) / 1000;
   // Without a drain a siphon job is done with a jug of tank water: it has its place with the lifting.
-  const phase = library.phase === "drain" && !changing ? "lift" : library.phase;
-  const sector =
-    code === "vacuum-sector" && book.schools.substrate === "sectors" ? (task.lastSector % book.sectors) + 1 : undefined;
+  const phase = job.phase === "drain" && !changing ? "lift" : job.phase;
   if (code === "vacuum-sector" && book.schools.substrate === "never") return;
+  const sector = sectorOf(task, input);
   const soak = SOAKED.includes(code) ? SOAK[book.schools.acidSoak] : null;
   const excepted = exceptedStep(code, book);
+  const alone = soak ? soak.aloneMinutes : (job.aloneMinutes ?? 0);
   steps.push({
     id: code,
     phase,
-    number: (PHASE_NUMBER[phase] ?? 120) + position,
-    title: taskTitle(code, book, sector),
+    // A soak is begun first: it goes on while the rest is washed.
+    number: (PHASE_NUMBER[phase] ?? 120) + (alone > 0 ? -1 : 0) + position,
+    title: taskTitle(task, book, sector),
     reason: `${
       task.slips > 0
-        ? `${library.reason} Skipped ${task.slips === 1 ? "once" : `${task.slips} times`}${task.lastSkipReason ? ` (${task.lastSkipReason})` : ""}.`
+        ? `${job.reason} Skipped ${task.slips === 1 ? "once" : `${task.slips} times`}${task.lastSkipReason ? ` (${task.lastSkipReason})` : ""}.`
         : lateDays > task.giveDays
-          ? `${library.reason} ${lateDays} days late.`
-          : library.reason
-    }${MECHANICAL.includes(code) ? shelfWords(input) : ""}`,
-    ...minutesOf(input, code, (library.minutes + (soak?.moreMinutes ?? 0)) * excepted.minutesFactor),
-    kit: taskKit(input, code),
+          ? `${job.reason} ${lateDays} days late.`
+          : job.reason
+    }${task.calledBy ? ` Called for: ${task.calledBy}.` : ""}${MECHANICAL.includes(code) ? shelfWords(input) : ""}`,
+    ...minutesOf(input, code, (job.minutes + (soak?.moreMinutes ?? 0)) * excepted.minutesFactor),
+    kit: taskKit(input, task),
     caution:
       [
         code === "glass-inside" && book.material === "acrylic"
           ? "Acrylic: nothing hard, no blade, no ammonia or alcohol."
-          : (soak?.caution ?? library.caution ?? ""),
+          : (soak?.caution ?? job.caution ?? ""),
         excepted.caution,
+        against ? againstWords(against, input) : "",
       ]
         .filter(Boolean)
         .join(" ") || undefined,
     task: code,
-    ...(typeof library.result === "object"
-      ? { test: library.result.test }
-      : library.result === "done"
+    ...(typeof job.result === "object"
+      ? { test: job.result.test }
+      : job.result === "done" || job.result === "photo"
         ? {}
-        : { result: library.result }),
+        : { result: job.result }),
+    ...(job.skills ? { skills: job.skills } : {}),
     ...(sector ? { sector } : {}),
     ...(task.slips > 0 ? { slips: task.slips } : {}),
+    ...(alone > 0 ? { aloneMinutes: alone, until: changing ? ["power-up"] : ["verify"] } : {}),
   });
 }
 
+/** Today's sector of the bed, or today's half of the only filter; whatever came last, the next one. */
+function sectorOf(task: TankTask, { book }: PlanInput): number | undefined {
+  if (halfCleaned(task, book)) return (task.lastSector % HALVES) + 1;
+  const rotates = task.code === "vacuum-sector" ? book.schools.substrate === "sectors" : task.code === "deep-sector";
+  return rotates ? (task.lastSector % book.sectors) + 1 : undefined;
+}
+
+/** What is said at a service that does not keep the four weeks. */
+function againstWords({ other, until, reason }: NonNullable<DueTask["against"]>, input: PlanInput): string {
+  const task = input.tasks.find((t) => t.code === other);
+  const by = task ? taskName(task, input.book) : "another filter";
+  return `${reason ? `Done all the same: ${reason}. ` : ""}Four weeks from ${by.charAt(0).toLowerCase()}${by.slice(1)} would be ${sayDay(until)}. ${UNRESTED_CARE}`;
+}
+
 /** Jobs that soak a pump, and how each school does it; acids are poured into water, never the other way. */
-const SOAKED: readonly TaskCode[] = ["pump-soak", "wave-maker-soak"];
+const SOAKED: readonly string[] = ["pump-soak", "wave-maker-soak", "skimmer-soak"];
 const SOAK = {
   weak: {
     kit: "vinegar",
-    moreMinutes: 10,
+    moreMinutes: 0,
+    aloneMinutes: 30,
     caution: "Weak acid, half an hour; gloves on, never near bleach. Rinse until no smell is left.",
   },
   strong: {
     kit: "acid cleaner",
     moreMinutes: 0,
+    aloneMinutes: 5,
     caution: "Strong acid, minutes only: gloves and eye cover, acid into water, window open, never near bleach.",
   },
   citric: {
     kit: "citric acid",
     moreMinutes: 0,
+    aloneMinutes: 20,
     caution: "Acid into water, gloves on; never near bleach. Rinse until no smell is left.",
   },
   "in-place": {
     kit: "soak bucket with its own pump",
     moreMinutes: -5,
+    aloneMinutes: 20,
     caution: "In its own bucket, running there; never with acid in the tank's circuit.",
   },
 } as const;
 
 const METHOD_KIT = { strips: "strips", liquid: "liquid kit", photometer: "photometer" } as const;
 /** Read by an instrument of their own, whatever the school of tests. */
-const OWN_INSTRUMENT: readonly Parameter[] = ["temperature", "salinity", "ph"];
+const OWN_INSTRUMENT: readonly Parameter[] = ["temperature", "salinity", "ph", "flow", "tds"];
 
 /** What to bring for a job, as the tank's material and schools ask. */
-function taskKit(input: PlanInput, code: TaskCode): readonly string[] {
-  const { kit, result } = libraryTask(code);
+function taskKit(input: PlanInput, task: TankTask): readonly string[] {
+  const { code } = task;
+  const { kit, uses, result } = jobOf(task);
   const { material, schools } = input.book;
   if (code === "glass-inside") return [material === "acrylic" ? "soft pad for acrylic" : "glass scraper"];
   if (code === "outside-glass") return [...kit, OUTSIDE_KIT[schools.outside]];
   if (code === "fertiliser") return [schools.fertiliser === "lean" ? "fertiliser, half the label" : "fertiliser"];
-  if (SOAKED.includes(code)) return [...kit.filter((k) => k !== "citric acid"), SOAK[schools.acidSoak].kit];
+  if (SOAKED.includes(code)) return [...kit, SOAK[schools.acidSoak].kit];
   if (MECHANICAL.includes(code)) {
     const media = mediaToBring(input);
     if (media?.onShelf) return [];
-    return kit.map((k) => (media && media.pieces > 1 ? `${k}, ${media.pieces}` : k));
+    return uses.map((k) => (media && media.pieces > 1 ? `${k}, ${media.pieces}` : k));
   }
   if (typeof result === "object" && !OWN_INSTRUMENT.includes(result.test))
     return [`${parameterFacts[result.test].label.toLowerCase()}, ${METHOD_KIT[schools.testMethod]}`];
-  return kit;
+  return [...kit, ...uses];
 }
 
 /** What the count of clean pieces on the site's shelf comes to. */
@@ -493,7 +550,9 @@ function shelfWords(input: PlanInput): string {
 
 const OUTSIDE_KIT = { water: "clean water", vinegar: "dilute vinegar", cleaner: "aquarium-safe cleaner" } as const;
 
-function taskTitle(code: TaskCode, book: TankBook, sector?: number): string {
+function taskTitle(task: TankTask, book: TankBook, sector?: number): string {
+  const { code } = task;
+  if (sector && halfCleaned(task, book)) return `${taskName(task, book)}: half ${sector} of ${HALVES}`;
   if (code === "glass-inside") {
     const panes = { all: "all panes", viewing: "the viewing panes", "leave-one": "all panes but the grazers'" }[
       book.schools.panels
@@ -505,7 +564,8 @@ function taskTitle(code: TaskCode, book: TankBook, sector?: number): string {
     if (book.schools.substrate === "bare") return "Siphon spots off the bare floor";
     return book.schools.substrate === "whole" ? "Vacuum the whole bed" : "Skim the top of the bed with the siphon";
   }
-  return libraryTask(code).name;
+  if (sector) return `${taskName(task, book)}: sector ${sector} of ${book.sectors}`;
+  return taskName(task, book);
 }
 
 type Add = (
@@ -586,6 +646,9 @@ function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
   if (source.kind !== "tap" && source.canWarm)
     add("warm", "prepare", 54, "Warm the new water", 2, "It warms by itself while the glass is cleaned.", {
       figure: "temperature",
+      aloneMinutes: warmingMinutes(input, water),
+      until: ["refill", "exchange"],
+      readyBefore: true,
       kit: ["barrel heater"],
       caution: "The heater stays unplugged until the barrel is filled above its line.",
     });
@@ -599,6 +662,24 @@ function addPreparation(add: Add, input: PlanInput, water: WaterPlan): void {
       "This site must not have salt water in its drain: all of it is carried away.",
       { kit: ["waste barrel"] },
     );
+}
+
+/** A barrel heater as it is carried, W, and what a barrel of its size loses, W/K. */
+const BARREL_HEATER_W = 2000;
+const BARREL_LOSS_W_PER_K = 4;
+
+/** Minutes until the new water is as warm as the plan asks for. */
+function warmingMinutes({ source, book }: PlanInput, water: WaterPlan): number {
+  const hours = heatingHours({
+    litres: water.litres.value,
+    fromC: source.coldC,
+    toC: water.refillC?.value ?? book.targetC,
+    watts: BARREL_HEATER_W,
+    lossWPerK: BARREL_LOSS_W_PER_K,
+    roomC: source.coldC,
+    water: isSalt(book) ? "sea" : "fresh",
+  });
+  return Math.round((hours ?? 0) * 60);
 }
 
 function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
@@ -628,6 +709,7 @@ function addChange(add: Add, input: PlanInput, water: WaterPlan): void {
     {
       figure: "mark",
       runsItself: true,
+      until: ["refill"],
       kit: [hose("drain", input.site.drainDistanceM), "tape", ...(uphill(input) ? ["drain pump"] : [])],
       caution:
         book.schools.heater === "off" && book.gear.includes("heater")

@@ -1,6 +1,6 @@
-import { libraryTask, tasksFor } from "../programme/index.ts";
+import { jobOf, tasksFor } from "../programme/index.ts";
 import type { PlanInput } from "./inputs.ts";
-import { schoolTasks } from "./schoolTasks.ts";
+import { programmeOn } from "./programmeOn.ts";
 
 /** Arriving, looking, measuring, and the last look: before and after any work. */
 const AROUND_MINUTES = 12;
@@ -13,12 +13,12 @@ const AROUND_MINUTES = 12;
  * @param tanks That share the stop.
  */
 export function minutesForWater(
-  input: Pick<PlanInput, "tasks" | "book" | "on" | "nextVisitOn">,
+  input: Pick<PlanInput, "tasks" | "book" | "readings" | "evidence" | "on" | "nextVisitOn">,
   windowMinutes: number,
   setUpMinutes: number,
   tanks: number,
 ): number {
-  const { due } = tasksFor(schoolTasks(input, true), input.on, input.nextVisitOn);
-  const work = due.reduce((sum, d) => sum + libraryTask(d.task.code).minutes, AROUND_MINUTES);
+  const { due } = tasksFor(programmeOn(input, true), { on: input.on, nextOn: input.nextVisitOn }, input.book);
+  const work = due.reduce((sum, d) => sum + jobOf(d.task).minutes, AROUND_MINUTES);
   return Math.max(0, (windowMinutes - setUpMinutes) / Math.max(1, tanks) - work);
 }

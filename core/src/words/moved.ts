@@ -21,6 +21,10 @@ export function movedSentence(placement: MergePlacement, nameOf: (id: string) =>
       return `${moved}: ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)} needs four weeks of rest around it.`;
     case "not-together":
       return `${moved}: not together with ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)}.`;
+    case "half-apart":
+      return `${moved}: ${sayDay(cause.on)} is too near another turn of it.`;
+    case "pinned":
+      return `${moved}, where somebody put it.`;
     case "no-visit-in-window":
       return `${moved}: no visit falls inside its window; the nearest would be ${sayDay(nearestOn)}.`;
   }

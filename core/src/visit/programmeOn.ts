@@ -1,25 +1,58 @@
 import { daysBetween } from "../calendar/civil.ts";
-import type { TankTask, TaskCode } from "../programme/index.ts";
+import { calledTasks, type TankTask, youngJobs } from "../programme/index.ts";
 import { cleanMediaLasts, MEDIA_DAYS } from "../upkeep/index.ts";
 import { withoutExcepted } from "./exceptions.ts";
 import type { PlanInput } from "./inputs.ts";
 
 /** Jobs that swap mechanical media. */
-export const MECHANICAL: readonly TaskCode[] = ["socks", "floss"];
+export const MECHANICAL: readonly string[] = ["socks", "floss"];
+/** The owner's part of it, between visits. */
+const OWNER_MEDIA = "owner-socks";
+/** Media that comes with every visit needs no owner. */
+const VISIT_DAYS = 7;
 
 /** Lean dosing is half as often on a weekly round. */
 const LEAN_FERTILISER_DAYS = 14;
+/** Jobs that only a tank in its first months has. */
+const YOUNG = "young-";
 
-/** The programme as the tank's schools and exceptions change it: cadences of media and fertiliser, and what is left out. */
-export function schoolTasks(input: Pick<PlanInput, "tasks" | "book">, changing: boolean): TankTask[] {
+/**
+ * The programme of a tank on a day: as its schools, exceptions and age change it, with what readings, events, hours and dirt
+ * call for.
+ */
+export function programmeOn(
+  input: Pick<PlanInput, "tasks" | "book" | "readings" | "evidence" | "on">,
+  changing: boolean,
+): TankTask[] {
   const { media, fertiliser } = input.book.schools;
   const mediaDays = MEDIA_DAYS[media];
-  return withoutExcepted(input.tasks, input.book).flatMap((task) => {
+  const young = youngJobs(input.book, input.on);
+  const tasks = withoutExcepted(input.tasks, input.book).flatMap((task) => {
+    if (task.code.startsWith(YOUNG)) return young.includes(task.code) ? [task] : [];
     if (MECHANICAL.includes(task.code)) return mediaDays === null ? [] : [{ ...task, everyDays: mediaDays }];
+    if (task.code === OWNER_MEDIA)
+      return mediaDays === null || mediaDays >= VISIT_DAYS ? [] : [{ ...task, everyDays: mediaDays }];
     if (task.code !== "fertiliser") return [task];
     if (fertiliser === "after-change") return changing ? [task] : [];
     return fertiliser === "lean" ? [{ ...task, everyDays: Math.max(task.everyDays, LEAN_FERTILISER_DAYS) }] : [task];
   });
+  return calledTasks(tasks, evidenceOf(input), input.on);
+}
+
+/** What is known of the tank that calls for jobs: its readings and bands, and a treatment that ends. */
+function evidenceOf({ book, readings, evidence }: Pick<PlanInput, "book" | "readings" | "evidence">) {
+  const { treatment } = book;
+  return {
+    readings,
+    bands: book.bands,
+    running: evidence?.running ?? [],
+    dirt: evidence?.dirt ?? [],
+    events: [
+      ...(evidence?.events ?? []),
+      // What was given is out of its time the day of the follow-up.
+      ...(treatment ? [{ kind: "treatment" as const, on: treatment.followUpOn }] : []),
+    ],
+  };
 }
 
 /** Clean media for a visit. */

@@ -1,0 +1,92 @@
+import { describe, expect, test } from "vitest";
+import { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
+import { dueOn, isWaiting, libraryTask, type TankTask, type TaskCode } from "./index.ts";
+
+const ON = "2026-11-26";
+const task = (code: TaskCode, lastDoneOn: string): TankTask => ({
+  code,
+  everyDays: libraryTask(code).everyDays,
+  giveDays: libraryTask(code).giveDays,
+  lastDoneOn,
+  slips: 0,
+  lastSector: 0,
+});
+const called = (code: TaskCode, lastDoneOn: string, evidence: Partial<Evidence> = {}, on = ON) =>
+  calledTasks([task(code, lastDoneOn)], { ...NO_EVIDENCE, ...evidence }, on)[0] as TankTask;
+const flow = (value: number, on: string) => ({ parameter: "flow" as const, value, on });
+
+describe("by what is seen", () => {
+  test("flow: against the best since the last service, from the day it was measured", () => {
+    const readings = [flow(3000, "2026-06-10"), flow(3200, "2026-07-08"), flow(2300, "2026-11-12")];
+    // 2300 of 3200 is 28 % less: a quarter is enough for the pump, three tenths for the filter are not reached.
+    const pump = called("pump-flow", "2026-06-01", { readings });
+    expect(dueOn(pump)).toBe("2026-11-12");
+    expect(pump.calledBy).toContain("28 %, from 3200 to 2300 L/h");
+    expect(isWaiting(called("pump-flow", "2026-11-13", { readings }))).toBe(true);
+    // Half a year is the latest for the filter.
+    expect(dueOn(called("filter-flow", "2026-06-01", { readings }))).toBe("2026-12-01");
+  });
+  test("TDS: the newest since the cartridges were changed decides", () => {
+    const tds = (value: number, on: string) => ({ parameter: "tds" as const, value, on });
+    expect(dueOn(called("cartridges", "2026-05-01", { readings: [tds(11, "2026-11-20")] }))).toBe("2026-11-20");
+    expect(dueOn(called("cartridges", "2026-05-01", { readings: [tds(11, "2026-11-01"), tds(3, "2026-11-20")] }))).toBe(
+      "2027-05-01",
+    );
+  });
+  test("a reading out of its band, until the job is done", () => {
+    const evidence = {
+      readings: [{ parameter: "phosphate" as const, value: 0.14, on: "2026-11-19" }],
+      bands: [{ parameter: "phosphate" as const, idealLow: 0.02, idealHigh: 0.1 }],
+    };
+    expect(called("phosphate-high", "2026-10-01", evidence).calledBy).toBe("phosphate was 0.14 mg/L on 19 November");
+    expect(isWaiting(called("phosphate-high", "2026-11-19", evidence))).toBe(true);
+  });
+  test("dirt of another job, where it is filthy enough", () => {
+    const dirt = [{ job: "prefilter", on: "2026-11-12", dirt: 5 }];
+    expect(dueOn(called("basket-dirt", "2026-10-01", { dirt }))).toBe("2026-11-12");
+    expect(
+      isWaiting(called("basket-dirt", "2026-10-01", { dirt: [{ job: "prefilter", on: "2026-11-12", dirt: 3 }] })),
+    ).toBe(true);
+  });
+});
+
+test("by hours run, counted again from the day it was renewed", () => {
+  const lamp = {
+    of: "uv" as const,
+    name: "UV lamp",
+    installedOn: "2026-01-01",
+    hoursRun: 7896,
+    hoursPerDay: 24,
+    asOf: ON,
+  };
+  // 104 hours are left: four days and a bit.
+  expect(dueOn(called("uv-lamp", "2026-01-01", { running: [lamp] }))).toBe("2026-11-30");
+  // Renewed a hundred days ago: 2400 hours, 5600 left, 233 days.
+  expect(dueOn(called("uv-lamp", "2026-08-18", { running: [lamp] }))).toBe("2027-07-17");
+  expect(isWaiting(called("uv-lamp", "2026-01-01"))).toBe(true);
+});
+
+describe("by what happened", () => {
+  const events = [{ kind: "stocking" as const, on: "2026-11-20" }];
+  test("on its days after it, one after the other", () => {
+    expect(dueOn(called("stocking-ammonia", "2026-11-01", { events }))).toBe("2026-11-22");
+    expect(dueOn(called("stocking-ammonia", "2026-11-22", { events }))).toBe("2026-11-27");
+    expect(isWaiting(called("stocking-ammonia", "2026-12-04", { events }, "2026-12-05"))).toBe(true);
+  });
+  test("several missed days are one, and what is long past is let go", () => {
+    expect(dueOn(called("stocking-ammonia", "2026-11-01", { events }, "2026-12-05"))).toBe("2026-12-04");
+    expect(isWaiting(called("stocking-ammonia", "2026-11-01", { events }, "2027-02-01"))).toBe(true);
+  });
+});
+
+describe("by the time of the year", () => {
+  test("only while it lasts, which may be over New Year", () => {
+    expect(dueOn(called("season-chlorine", "2026-06-01"))).toBe("2026-10-01");
+    expect(dueOn(called("season-chlorine", "2026-12-28"))).toBe("2027-01-11");
+    expect(dueOn(called("season-chlorine", "2027-03-25"))).toBe("2027-10-01");
+  });
+  test("once a year means once a season", () => {
+    expect(dueOn(called("season-holiday", "2025-12-10"))).toBe("2026-12-01");
+    expect(dueOn(called("season-holiday", "2026-12-02"))).toBe("2027-12-01");
+  });
+});

@@ -1,0 +1,20 @@
+import type { Job } from "../job.ts";
+import { called } from "./called.ts";
+import { measure } from "./measure.ts";
+import { ownerJobs } from "./owner.ts";
+import { seldom } from "./seldom.ts";
+import { weekly } from "./weekly.ts";
+
+/** Every job that is known. A tank's programme picks from it; a firm keeps its own copy. */
+export const taskLibrary = { ...measure, ...weekly, ...seldom, ...called, ...ownerJobs } as const;
+
+/** Names a job of the library. */
+export type TaskCode = keyof typeof taskLibrary;
+
+/** A job of the library by its code. */
+export function libraryTask(code: TaskCode): Job {
+  return taskLibrary[code];
+}
+
+/** Whether a code names a job of the library. */
+export const isLibraryTask = (code: string): code is TaskCode => code in taskLibrary;

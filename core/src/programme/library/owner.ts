@@ -1,0 +1,86 @@
+import { type Job, job } from "../job.ts";
+
+const owner = { by: "owner" } as const;
+
+/** What the owner does between visits: daily and weekly things, none of them hard. */
+export const ownerJobs = {
+  "owner-feed": job(
+    "Feed a little, two or three times a day",
+    "look",
+    "every day",
+    3,
+    "What is eaten in about a minute; what is left rots.",
+    { ...owner, uses: ["food"], caution: "One person feeds: two are twice the food." },
+  ),
+  "owner-feed-predators": job(
+    "Feed the predators, every third day",
+    "look",
+    "every 3 days, give or take 1 day",
+    4,
+    "They digest for days; a full one that is fed again fouls the water.",
+    { ...owner, uses: ["food"], kit: ["feeding tongs"], caution: "With tongs: they strike at fingers." },
+  ),
+  "owner-count": job(
+    "Count the animals",
+    "look",
+    "every day",
+    1,
+    "One that is missing is found the same day, not by the smell.",
+    {
+      ...owner,
+      result: "count",
+    },
+  ),
+  "owner-look": job(
+    "Look and listen for ten minutes",
+    "look",
+    "every day",
+    10,
+    "Behaviour, sound and equipment: you see a change before any test does.",
+    { ...owner, caution: "A smell, a buzz or a wet floor: hands out, plug off, call us." },
+  ),
+  "owner-temperature": job("Read the temperature", "look", "every day", 0.5, "A heater or chiller fails overnight.", {
+    ...owner,
+    kit: ["thermometer"],
+    result: { test: "temperature" },
+  }),
+  "owner-top-up": job(
+    "Top up what evaporated, with fresh water",
+    "verify",
+    "every day",
+    2,
+    "Only water evaporates: salt water here makes the tank saltier every day.",
+    {
+      ...owner,
+      uses: ["purified water"],
+      needs: { ownerTopsUp: true },
+      caution: "Never salt water, and only to the mark.",
+    },
+  ),
+  "owner-dose": job("Give the daily dose", "dose", "every day", 1, "Small and daily holds what a weekly dose swings.", {
+    ...owner,
+    uses: ["the dose as labelled"],
+    caution: "Missed one? Do not give two.",
+  }),
+  "owner-socks": job(
+    "Swap the sock or pad",
+    "media",
+    "every 3 days, give or take 1 day",
+    3,
+    "It helps against nutrients only if it is swapped about every three days.",
+    { ...owner, uses: ["clean socks"] },
+  ),
+  "extra-change": job(
+    "A small part change between visits",
+    "refill",
+    "when nitrate is out of band, give or take 2 days",
+    15,
+    "For an overstocked tank or one with young: what builds up fast is thinned between visits.",
+    {
+      ...owner,
+      kit: ["bucket"],
+      uses: ["new water as left ready"],
+      caution: "A tenth, at the tank's temperature, with the heater off.",
+    },
+  ),
+} as const satisfies Record<string, Job>;

@@ -1,0 +1,24 @@
+import type { TankBook } from "../tank/index.ts";
+import { biologyLeft, unitOf } from "./biology.ts";
+import { jobOf, type TankTask } from "./task.ts";
+
+/** Halves of a unit that is the only one: one is cleaned, the other carries the tank. */
+export const HALVES = 2;
+
+type Named = Pick<TankBook, "filterUnits" | "display" | "sump" | "kind" | "targetPsu">;
+
+/** Whether a job opens the only unit of bacteria, so that it is half-cleaned. */
+export function halfCleaned(task: Pick<TankTask, "code" | "job">, book: Named): boolean {
+  const unit = unitOf(task);
+  return unit !== null && biologyLeft(book, unit).single;
+}
+
+/** What a job is called on a tank: a service by the name of the unit it opens. */
+export function taskName(task: Pick<TankTask, "code" | "job">, book: Named): string {
+  const job = jobOf(task);
+  const unit = unitOf(task);
+  // What says itself why it came keeps its name.
+  if (unit === null || !/^Service filter/.test(job.name)) return job.name;
+  const { unit: name, single } = biologyLeft(book, unit);
+  return single ? `Clean half of the ${name}` : `Service the ${name}`;
+}

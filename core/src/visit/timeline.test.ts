@@ -1,0 +1,70 @@
+import { describe, expect, test } from "vitest";
+import { planVisit, type Step, timelineOf } from "./index.ts";
+import { bookOf, inputOf } from "./sample.fixture.ts";
+
+const step = (id: string, minutes: number, more: Partial<Step> = {}): Step => ({
+  id,
+  phase: "verify",
+  number: 1,
+  title: id,
+  reason: "",
+  minutes,
+  spread: 0,
+  libraryMinutes: minutes,
+  timesLogged: 0,
+  kit: [],
+  ...more,
+});
+const ends = (steps: readonly Step[]) => Object.fromEntries(timelineOf(steps).steps.map((s) => [s.id, [s.from, s.to]]));
+
+describe("one pair of hands and what runs by itself", () => {
+  test("steps follow each other", () => expect(ends([step("a", 3), step("b", 4)])).toEqual({ a: [0, 3], b: [3, 7] }));
+  test("hands go on while something warms, and wait only where it is needed", () => {
+    const warm = step("warm", 2, { aloneMinutes: 30, until: ["pour"] });
+    expect(ends([warm, step("glass", 10), step("pour", 5), step("dry", 2)])).toEqual({
+      warm: [0, 2],
+      glass: [2, 12],
+      pour: [32, 37],
+      dry: [37, 39],
+    });
+    expect(timelineOf([warm, step("glass", 10), step("pour", 5)]).steps[2]?.waited).toEqual({ since: 12, for: "warm" });
+  });
+  test("what ends before it is needed costs nothing", () =>
+    expect(
+      timelineOf([step("warm", 2, { aloneMinutes: 5, until: ["pour"] }), step("glass", 10), step("pour", 5)]).minutes,
+    ).toBe(17));
+  test("a drain takes one minute of hands and runs", () => {
+    const drain = step("drain", 12, { runsItself: true, until: ["refill"] });
+    expect(ends([drain, step("wash", 8), step("refill", 6)])).toEqual({
+      drain: [0, 1],
+      wash: [1, 9],
+      refill: [12, 18],
+    });
+  });
+  test("the page says by how much starting early shortens the visit", () => {
+    const steps = [
+      step("warm", 2, { aloneMinutes: 30, until: ["pour"], readyBefore: true }),
+      step("glass", 10),
+      step("pour", 5),
+    ];
+    const { saves, couldSave, minutes } = timelineOf(steps);
+    expect(minutes).toBe(37);
+    // Begun after the glass it would be ready ten minutes later; ready beforehand nobody would wait twenty.
+    expect(saves).toEqual([{ id: "warm", minutes: 10 }]);
+    expect(couldSave).toEqual([{ id: "warm", minutes: 20 }]);
+  });
+});
+
+describe("a planned visit", () => {
+  test("cools the heater before the water leaves it: a drain waits where nothing else fills the time", () => {
+    const plan = planVisit(inputOf(bookOf("community"), { tasks: [] }));
+    const at = (id: string) => timelineOf(plan.steps).steps.find((s) => s.id === id);
+    expect((at("drain")?.from ?? 0) - (at("heater-off")?.to ?? 0)).toBeGreaterThanOrEqual(15);
+    expect(at("drain")?.waited?.for).toBe("heater-off");
+  });
+  test("ends with the last thing that runs, and every step has its place on the clock", () => {
+    const plan = planVisit(inputOf());
+    expect(timelineOf(plan.steps).steps.map((s) => s.id)).toEqual(plan.steps.map((s) => s.id));
+    expect(plan.minutes).toBeGreaterThanOrEqual(Math.max(...timelineOf(plan.steps).steps.map((s) => s.to)));
+  });
+});
