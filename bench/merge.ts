@@ -10,6 +10,21 @@ const ROUNDS = 20;
 const TODAY = "2026-03-02";
 const TANKS_A_SITE = 3;
 
+/** Two filters over rock and a bed: the four weeks are strict. */
+const BOOK = {
+  kind: "community" as const,
+  targetPsu: 0,
+  display: {
+    vessel: { shape: "box" as const, lengthM: 1, widthM: 0.5, heightM: 0.5 },
+    runningLevelM: 0.4,
+    substrate: "sand" as const,
+    substrateDepthM: 0.04,
+    rockKg: 0,
+    rockTopM: 0,
+  },
+  filterUnits: ["a", "b"].map((name) => ({ name, kind: "biological" as const, biological: true })),
+};
+
 /** The sites of a firm: weekly visits, three tanks of mixed kinds each, jobs last done at any time. */
 function sitesOf(tanks: number) {
   const random = seeded(tanks);
@@ -22,7 +37,7 @@ function sitesOf(tanks: number) {
         const lastDoneOn = addDays(TODAY, -Math.floor(random() * everyDays));
         return { code, everyDays, giveDays, lastDoneOn, slips: 0, lastSector: 0 };
       });
-      return seldomTasks(`${s}-${t}`, tasks, (code) => libraryTask(code).minutes);
+      return seldomTasks(`${s}-${t}`, tasks, BOOK, (_, job) => job.minutes);
     });
     return { visits, tasks: jobs.flat() };
   });

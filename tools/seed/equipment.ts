@@ -85,6 +85,10 @@ const usual: Readonly<Partial<Record<SwitchGear, Piece>>> = {
 const own: Readonly<Record<string, readonly Partial<Piece>[]>> = {
   "Ormond house": [{ kind: "heater", installedDaysAgo: 300, notes: "Replaced after the old one failed in the cold." }],
   "Saltmarket Hotel": [{ kind: "return-pump", servicedDaysAgo: 214, notes: "Lost flow; the soak was put off twice." }],
+  "Ilves Dental": [{ kind: "heater", installedDaysAgo: 945, replaceAfterDays: 975 }],
+  // Its lamp has run its hours.
+  "Town Museum": [{ kind: "uv", installedDaysAgo: 340 }],
+  "Gallery Nine": [{ kind: "light", name: "Light, new", installedDaysAgo: 3, notes: "The old one had faded." }],
   "Maritime College": [{ kind: "chiller", servicedDaysAgo: 175, notes: "Weak in August." }],
 };
 

@@ -1,7 +1,7 @@
 import type { Rhythm } from "@keel-round/core/calendar";
-import { kindProgramme } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
+import { LIVED } from "./lived.ts";
 import { factsOf, type Story } from "./stories.ts";
 
 /** About thirty ordinary tanks: site, what stands there, its size in metres, and how often it is seen. */
@@ -42,7 +42,29 @@ const ROWS: readonly [
   ["Heron Bank", "Branch tank", "soft-coral", [1, 0.6, 0.55], "weekly", 4, "Ines Calder"],
   ["Pavilion Café", "Back bar", "community", [0.9, 0.4, 0.45], "fortnightly", 4, "Tobiah Renn"],
   ["Ferryman's Rest", "Reading room", "planted", [1.1, 0.45, 0.5], "twice-weekly", 3, "Tobiah Renn"],
+  ["Sailmaker's Loft", "New reef", "soft-coral", [1, 0.5, 0.55], "weekly", 5, "Ines Calder"],
 ];
+
+/** What called for jobs of its own lately. */
+const CALLS: Readonly<Record<string, Story["calls"]>> = {
+  Lobby: { dirt: { job: "prefilter", daysAgo: 7, dirt: 5 } },
+  "Foyer left": { stocked: { daysAgo: 4, number: 8 } },
+  "Pilot's reef": {
+    readings: {
+      flow: [
+        [96, 2600],
+        [68, 2450],
+        [40, 2200],
+        [12, 1850],
+      ],
+    },
+  },
+};
+
+/** Tanks younger than the others, days old, and what they were started with. */
+const YOUNG: Readonly<Record<string, readonly [days: number, NonNullable<Story["facts"]["startedWith"]>]>> = {
+  "New reef": [23, "dry-rock"],
+};
 
 /** What makes some of them less ordinary: each is held by something else, or changed in another way. */
 const LATELY: Readonly<Record<string, Story["lately"]>> = {
@@ -78,7 +100,7 @@ const HOURS: Readonly<Record<string, Story["window"]>> = { "Meadow Primary": ["1
 const DRAINS: Readonly<Record<string, Story["drain"]>> = { "Chandler's": "septic" };
 
 /** The ordinary tanks, made believable from a seed. */
-export function fillers(): Story[] {
+export function fillers(day: (offset: number) => string): Story[] {
   const random = seeded(77);
   return ROWS.map(([site, tank, kind, [lengthM, widthM, heightM], rhythm, dayOffset, person], i): Story => {
     const of = kindFacts[kind];
@@ -90,6 +112,7 @@ export function fillers(): Story[] {
     // Settles a little under the ideal ceiling.
     const usual = vary(0.62);
     const perDay = ((SETTLES[tank] ?? usual) * nitrate * share) / days;
+    const young = YOUNG[tank];
     return {
       client: site,
       contact: "The house",
@@ -136,15 +159,17 @@ export function fillers(): Story[] {
         filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
         evaporation: vary(lengthM * widthM * 3),
         topUp: "technician",
+        ...(young ? { startedOn: day(-young[0]), startedWith: young[1] } : {}),
         ...(rhythm === "four-weekly" ? { validDays: 35 } : {}),
         schools: { how: "drain-then-fill", heater: of.targetC < 20 ? "none" : "off", pumpsAtSiphon: "off" },
       }),
-      jobs: kindProgramme[kind],
+      jobs: LIVED[kind],
       rhythm,
       dayOffset,
       person,
       ...(LATELY[tank] ? { lately: LATELY[tank] } : {}),
-      historyDays: 98,
+      ...(CALLS[tank] ? { calls: CALLS[tank] } : {}),
+      historyDays: young ? young[0] : 98,
       life: {
         perDay: { nitrate: perDay, ...(kind === "soft-coral" ? { alkalinity: -0.012, phosphate: 0.0012 } : {}) },
         start: Object.fromEntries(

@@ -7,7 +7,6 @@ import { METRIC, type Parameter } from "@keel-round/core/units";
 import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/visit";
 import { effectiveShare, learnSalt } from "@keel-round/core/water";
 import { and, desc, eq, lt } from "drizzle-orm";
-import type { MySqlTable } from "drizzle-orm/mysql-core";
 import { fillKinds } from "@/data/book/kinds";
 import { db } from "@/data/connection";
 import { writeEntries } from "@/data/find/entries";
@@ -16,6 +15,9 @@ import { layOut } from "@/data/layOut";
 import { addLogin } from "@/data/logins";
 import { postOperations } from "@/data/operations";
 import { loadPlanInputs } from "@/data/planInputs";
+import { fillJobs } from "@/data/programme/firmJobs";
+import { layAll } from "@/data/programme/layJobs";
+import { refreshPaces } from "@/data/programme/paces";
 import * as t from "@/data/schema";
 import { scopeOfUser } from "@/data/scope";
 import { encrypt } from "@/data/secrets";
@@ -25,36 +27,40 @@ import { fillers } from "./fillers.ts";
 import { liveThrough } from "./history.ts";
 import logins from "./logins.json" with { type: "json" };
 import { addPhotos } from "./photos.ts";
+import { addCalls, addProgramme } from "./programme.ts";
+import { Rows, ZONE } from "./rows.ts";
 import { contacts, siteDetails } from "./siteDetails.ts";
 import { reefBatches, waters } from "./sources.ts";
 import { type Story, stories } from "./stories.ts";
 import { walkThrough } from "./walkThrough.ts";
 
-const ZONE = "Europe/London";
 const BASE = { lat: 50.42, lon: -4.68 };
 const KM_PER_DEGREE = 111.2;
-const BATCH = 400;
 /** Sites whose last visit is logged by operations. */
 const WALKED: readonly string[] = ["Ormond house", "Quince house"];
+/** What lies in every van of the firm. */
+const VAN_KIT = [
+  "towels",
+  "tarp",
+  "thermometer",
+  "log",
+  "ruler",
+  "tape",
+  "cloth",
+  "disinfectant",
+  "glass scraper",
+  "baster",
+  "gravel vacuum",
+  "bucket for tank water",
+  "pipe brush",
+  "soft brush",
+  "drain hose",
+  "refill pump",
+  "dish",
+  "salinity meter",
+  "barrel heater",
+];
 const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
-
-/** Rows gathered by table, written in batches at the end. */
-class Rows {
-  private readonly byTable = new Map<MySqlTable, object[]>();
-  add<T extends MySqlTable>(table: T, row: T["$inferInsert"]): void {
-    const rows = this.byTable.get(table) ?? [];
-    rows.push(row);
-    this.byTable.set(table, rows);
-  }
-  async write(): Promise<void> {
-    for (const [table, rows] of this.byTable)
-      for (let i = 0; i < rows.length; i += BATCH)
-        await db()
-          .insert(table)
-          .values(rows.slice(i, i + BATCH) as never);
-    this.byTable.clear();
-  }
-}
 
 /**
  * Loads the demo business, dated relative to `now`. The same seed gives the same year.
@@ -83,10 +89,11 @@ export async function loadDemo(
   });
   await rows.write();
   await fillKinds(db(), businessId);
+  await fillJobs(db(), businessId);
 
   const sourceIds = new Map(Object.keys(waters).map((key) => [key, newId()]));
   addSources(rows, businessId, sourceIds, now, day);
-  const all = [...stories(day), ...fillers()];
+  const all = [...stories(day), ...fillers(day)];
   const clients = addClients(rows, businessId, all);
   await rows.write();
   const people = await addPeople(rows, businessId, clients, now, suffix);
@@ -133,6 +140,8 @@ export async function loadDemo(
   );
   await layOut(businessId, today);
   await writeEntries(db(), businessId, { all: true });
+  await layAll(businessId, today);
+  await refreshPaces(businessId);
   await refreshStatus(db(), businessId, tankIds, today);
   await walkLastVisits(businessId, WALKED, today, now);
   return { businessId, today };
@@ -257,6 +266,7 @@ async function addPeople(
       dayStartMinute: minuteOf("06:30"),
       dayEndMinute: minuteOf("17:00"),
       vanKg: login.name === "Ines Calder" ? 440 : 380,
+      vanKit: VAN_KIT,
     });
   }
   await rows.write();
@@ -455,6 +465,8 @@ function addTank(
       lastSector: code === "vacuum-sector" ? past.lastSector : 0,
     });
   }
+  addProgramme(rows, base, story, day);
+  addCalls(rows, base, story, personId, day);
   const { weak, since, slip, topUpPsu } = story.life;
   const event = (daysAgo: number, text: string, breaksRate: boolean) =>
     rows.add(t.tankEvent, { id: newId(), ...base, onDate: day(-daysAgo), text, breaksRate });

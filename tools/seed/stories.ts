@@ -1,7 +1,8 @@
 import type { Rhythm } from "@keel-round/core/calendar";
-import { kindProgramme, type TaskCode } from "@keel-round/core/programme";
+import type { TaskCode } from "@keel-round/core/programme";
 import { type AnimalGroup, kindFacts, type SwitchGear, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
+import { LIVED } from "./lived.ts";
 
 /** What a tank lives through between visits, per day and litre unless said otherwise; days count back from today. */
 export interface Life {
@@ -74,6 +75,14 @@ export interface Story {
     readonly source?: string;
     readonly readings?: Partial<Record<Parameter, number>>;
   };
+  /** Jobs of its kind that it does not have. */
+  readonly without?: readonly TaskCode[];
+  /** What lately called for jobs of its own; readings and counts by days ago. */
+  readonly calls?: {
+    readonly readings?: Partial<Record<"flow" | "tds", readonly (readonly [daysAgo: number, value: number])[]>>;
+    readonly dirt?: { readonly job: TaskCode; readonly daysAgo: number; readonly dirt: number };
+    readonly stocked?: { readonly daysAgo: number; readonly number: number };
+  };
   readonly openFinding?: {
     readonly kind: "equipment" | "livestock" | "safety" | "other";
     readonly text: string;
@@ -104,6 +113,7 @@ type FactsInput = {
     | "drainLPerMinute"
     | "refillLPerMinute"
     | "startedOn"
+    | "startedWith"
     | "reservoirL"
     | "exceptions"
     | "cleanMedia"
@@ -132,6 +142,7 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
     filterUnits: input.filterUnits ?? [],
     ...(input.treatment ? { treatment: input.treatment } : {}),
     startedOn: input.startedOn ?? "2022-03-01",
+    ...(input.startedWith ? { startedWith: input.startedWith } : {}),
     evaporationLPerDay: input.evaporation,
     topUp: input.topUp,
     ...(input.reservoirL ? { reservoirL: input.reservoirL } : {}),
@@ -193,7 +204,7 @@ export function stories(day: (offset: number) => string): Story[] {
         refillLPerMinute: 16,
         lidded: false,
       }),
-      jobs: kindProgramme["temperate-marine"],
+      jobs: LIVED["temperate-marine"],
       life: {
         perDay: { nitrate: 0.1 },
         start: { nitrate: 11, salinity: 34.2, ph: 8.0, ammonia: 0.02, temperature: 14 },
@@ -214,12 +225,13 @@ export function stories(day: (offset: number) => string): Story[] {
       site: "Lanehead Clinic",
       address: "40 Lanehead",
       at: [1.2, -0.6],
-      window: ["08:30", "10:15"],
+      window: ["08:30", "10:45"],
       drain: "sewer",
       access: "Before the first patients; lift is narrow.",
       setUpMinutes: 10,
       bucketL: 20,
       tank: "Waiting room",
+      calls: { stocked: { daysAgo: 48, number: 6 } },
       kind: "planted",
       source: "tap",
       rhythm: "weekly",
@@ -248,7 +260,7 @@ export function stories(day: (offset: number) => string): Story[] {
         exceptions: [{ kind: "leave-pane", what: "back panel, it feeds the catfish" }],
         schools: { panels: "leave-one" },
       }),
-      jobs: kindProgramme.planted,
+      jobs: LIVED.planted,
       life: {
         perDay: { nitrate: 0.85, phosphate: 0.01 },
         start: { nitrate: 25, phosphate: 0.6, ph: 6.9, alkalinity: 5, gh: 8, ammonia: 0.02, temperature: 24.5 },
@@ -263,7 +275,7 @@ export function stories(day: (offset: number) => string): Story[] {
       site: "Town Museum",
       address: "Guildhall Place",
       at: [0.3, 0.8],
-      window: ["10:00", "12:30"],
+      window: ["10:00", "12:55"],
       drain: "sewer",
       access: "Goods lift behind the coat room; alarm off until noon.",
       setUpMinutes: 12,
@@ -289,7 +301,7 @@ export function stories(day: (offset: number) => string): Story[] {
         drainLPerMinute: 8,
         refillLPerMinute: 6,
       }),
-      jobs: kindProgramme.jellyfish,
+      jobs: LIVED.jellyfish,
       life: {
         perDay: { nitrate: 0.35 },
         start: { nitrate: 6, salinity: 33.4, ph: 8.05, ammonia: 0.02, temperature: 20 },
@@ -304,7 +316,7 @@ export function stories(day: (offset: number) => string): Story[] {
       site: "Ferry Street School",
       address: "Ferry Street",
       at: [-0.8, 0.5],
-      window: ["12:15", "13:45"],
+      window: ["12:15", "14:15"],
       drain: "sewer",
       access: "In the long break; sign in at the office.",
       setUpMinutes: 8,
@@ -328,7 +340,7 @@ export function stories(day: (offset: number) => string): Story[] {
         evaporation: 0.4,
         topUp: "owner",
       }),
-      jobs: kindProgramme["cool-fresh"],
+      jobs: LIVED["cool-fresh"],
       life: {
         perDay: { nitrate: 0.45 },
         start: { nitrate: 15, ph: 7.4, ammonia: 0.01, nitrite: 0.01, temperature: 17 },
@@ -348,13 +360,28 @@ export function stories(day: (offset: number) => string): Story[] {
       site: "Ilves Dental",
       address: "9 Orchard Hill",
       at: [3.6, 2.2],
-      window: ["13:30", "16:00"],
+      window: ["13:30", "17:00"],
       drain: "septic",
       access: "Back door; shoes off on the oak floor.",
       setUpMinutes: 12,
       bucketL: 24,
       tank: "Reef",
       lately: { facts: { dosedDkhPerDay: 0.6 } },
+      // The site's own purifier: what it lets through creeps up.
+      calls: {
+        readings: {
+          tds: [
+            [91, 2],
+            [63, 4],
+            [35, 7],
+            [7, 12],
+          ],
+          flow: [
+            [91, 3350],
+            [35, 3200],
+          ],
+        },
+      },
       kind: "stony-coral",
       source: "reef-mix",
       rhythm: "weekly",
@@ -400,7 +427,7 @@ export function stories(day: (offset: number) => string): Story[] {
         drainLPerMinute: 14,
         refillLPerMinute: 11,
       }),
-      jobs: kindProgramme["stony-coral"],
+      jobs: LIVED["stony-coral"],
       life: {
         perDay: { nitrate: 0.22, phosphate: 0.0012, alkalinity: -0.006, calcium: -0.04, magnesium: -0.05 },
         start: {
@@ -433,7 +460,7 @@ export function stories(day: (offset: number) => string): Story[] {
       site: "Harrow & Pike",
       address: "2 Chancery Steps",
       at: [0.9, 0.2],
-      window: ["15:00", "17:00"],
+      window: ["15:00", "18:00"],
       drain: "sewer",
       access: "Second floor, no lift.",
       setUpMinutes: 8,
@@ -463,7 +490,7 @@ export function stories(day: (offset: number) => string): Story[] {
         refillLPerMinute: 1,
         treatment: { name: "Algae treatment B", startedOn: day(-9), contactDays: 14, followUpOn: day(5) },
       }),
-      jobs: kindProgramme.shrimp,
+      jobs: LIVED.shrimp,
       life: {
         perDay: { nitrate: 0.15, gh: -0.066 },
         start: { nitrate: 7, ph: 6.7, gh: 5.4, alkalinity: 1, ammonia: 0.01, temperature: 22.5 },
@@ -477,12 +504,25 @@ export function stories(day: (offset: number) => string): Story[] {
       site: "Saltmarket Hotel",
       address: "Saltmarket 18",
       at: [-1.6, -0.4],
-      window: ["13:30", "17:30"],
+      window: ["13:30", "19:00"],
       drain: "sewer",
       access: "Through the kitchen; not during lunch.",
       setUpMinutes: 18,
       bucketL: 24,
       tank: "Column",
+      // The soak that slipped stands for it.
+      without: ["pump-flow"],
+      calls: {
+        readings: {
+          flow: [
+            [118, 4300],
+            [90, 4100],
+            [62, 3700],
+            [34, 3200],
+            [13, 2850],
+          ],
+        },
+      },
       kind: "marine-fish",
       source: "fish-mix",
       rhythm: "weekly",
@@ -520,7 +560,7 @@ export function stories(day: (offset: number) => string): Story[] {
         refillLPerMinute: 16,
         access: "Stool needed: the top is at 2.1 m.",
       }),
-      jobs: kindProgramme["marine-fish"],
+      jobs: LIVED["marine-fish"],
       life: {
         perDay: { nitrate: 0.45 },
         start: { nitrate: 26, salinity: 33.2, ph: 8.0, alkalinity: 8.5, ammonia: 0.02, temperature: 25 },
@@ -570,7 +610,7 @@ export function stories(day: (offset: number) => string): Story[] {
         evaporation: 1.7,
         topUp: "owner",
       }),
-      jobs: kindProgramme.brackish,
+      jobs: LIVED.brackish,
       life: {
         perDay: { nitrate: 0.55 },
         start: { nitrate: 16, salinity: 8.0, ph: 7.9, alkalinity: 10, temperature: 26 },
@@ -624,7 +664,7 @@ export function stories(day: (offset: number) => string): Story[] {
         drainLPerMinute: 16,
         refillLPerMinute: 12,
       }),
-      jobs: kindProgramme["rift-lake"],
+      jobs: LIVED["rift-lake"],
       life: {
         perDay: { nitrate: 1.1 },
         start: { nitrate: 22, ph: 8.2, gh: 15, alkalinity: 11, ammonia: 0.01, temperature: 25.5 },
@@ -677,7 +717,7 @@ export function stories(day: (offset: number) => string): Story[] {
         reservoirL: 10,
         startedOn: day(-122),
       }),
-      jobs: kindProgramme.seahorse,
+      jobs: LIVED.seahorse,
       life: {
         perDay: { nitrate: 0.75, phosphate: 0.006 },
         start: { nitrate: 3, phosphate: 0.05, salinity: 34, ph: 8.1, ammonia: 0.12, temperature: 23.5 },

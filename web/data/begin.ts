@@ -7,6 +7,7 @@ import { db } from "./connection";
 import { Refused } from "./define";
 import { newId } from "./ids";
 import { addLogin } from "./logins";
+import { fillJobs } from "./programme/firmJobs";
 import { business, member, organization, person, user } from "./schema";
 import type { Scope } from "./scope";
 import { inTransaction, type Queries } from "./transaction";
@@ -51,6 +52,7 @@ export async function beginBusiness(scope: Scope | null, begin: Begin, now: Date
       limits: DEFAULT_LIMITS,
     });
     await fillKinds(tx, businessId);
+    await fillJobs(tx, businessId);
     await tx.insert(member).values({ id: newId(), organizationId: businessId, userId, role: "owner", createdAt: now });
     await tx.insert(person).values({
       id: newId(),

@@ -93,3 +93,9 @@ export async function saveFirm(scope: Scope, next: Firm, now: Date): Promise<{ c
     return { changed: fields.length };
   });
 }
+
+/** Where the firm is rung up at any hour. */
+export async function firmPhone(scope: Scope): Promise<string> {
+  const [row] = await db().select({ phone: business.phone }).from(business).where(eq(business.id, scope.businessId));
+  return row?.phone ?? "";
+}

@@ -173,7 +173,7 @@ test("the status rows are what a rebuild from the log gives", async () => {
     businessId,
     stored.map((s) => ({ visitId: s.tankId, tankId: s.tankId, on: s.judgedOn })),
   );
-  expect(stored.length).toBe(38);
+  expect(stored.length).toBe(39);
   for (const row of stored) {
     const input = inputs.get(row.tankId);
     expect(input && JSON.parse(JSON.stringify(statusRow(input, businessId))), row.tankId).toEqual(

@@ -1,20 +1,19 @@
 import { createHash, createHmac } from "node:crypto";
 import { type LetterTank, letterFor, longDate } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
-import { visitState } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gt, inArray, isNull, lt, max } from "drizzle-orm";
+import { programmeOn, trimOf, visitState } from "@keel-round/core/visit";
+import { and, asc, desc, eq, gt, isNull, lt, max } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { writeEntries } from "./find/entries";
 import { newId } from "./ids";
 import { enqueue } from "./jobs";
 import { appliedOps } from "./operations";
-import { loadPlanInputs, taskOf } from "./planInputs";
+import { loadPlanInputs } from "./planInputs";
 import { loadRound } from "./round";
-import { business, client, letter, person, reading, site, stop, task, visit } from "./schema";
+import { business, client, letter, person, reading, site, stop, visit } from "./schema";
 import type { Scope } from "./scope";
 import { clientsInSight, inSight } from "./sight";
-import { trimOf } from "./status";
 import { inTransaction } from "./transaction";
 
 /** What a letter is rendered from. */
@@ -71,19 +70,6 @@ export async function letterContent(
     businessId,
     visits.map((v) => ({ visitId: v.tankId, tankId: v.tankId, on })),
   );
-  const tasks = await q
-    .select()
-    .from(task)
-    .where(
-      and(
-        eq(task.businessId, businessId),
-        isNull(task.removedAt),
-        inArray(
-          task.tankId,
-          visits.map((v) => v.tankId),
-        ),
-      ),
-    );
   const [nextStop] = await q
     .select()
     .from(stop)
@@ -112,7 +98,7 @@ export async function letterContent(
         state,
         trim: trimOf(input),
         previous,
-        tasks: tasks.filter((t) => t.tankId === v.tankId).map(taskOf),
+        tasks: programmeOn(input, true),
         on,
         next: nextStop ? { on: nextStop.onDate, about: about ?? "during the day" } : null,
         phone: head.business.phone,

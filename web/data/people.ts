@@ -1,9 +1,10 @@
 import { and, asc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";
+import { notFound } from "./define";
 import { person } from "./schema";
 import type { Scope } from "./scope";
-import type { Queries } from "./transaction";
+import { inTransaction, type Queries } from "./transaction";
 
 /** The units a person may choose to read in. */
 export const UnitsSchema = z.object({
@@ -31,4 +32,29 @@ export async function technicians(scope: Scope, q: Queries = db()): Promise<{ id
     .orderBy(asc(person.name));
   const drives = people.some((p) => p.role === "technician") ? "technician" : "office";
   return people.filter((p) => p.role === drives).map(({ id, name }) => ({ id, name }));
+}
+
+/** A thing that lies in a person's van on any day, or does not. */
+export const VanKitSchema = z.object({
+  personId: z.uuid("Reload the page and try again."),
+  item: z.string().trim().min(1, "Say what it is.").max(80),
+  carries: z.boolean(),
+});
+
+/** Keeps what a van carries, by its name without how much or how long. */
+export async function setVanKit(
+  scope: Scope,
+  { personId, item, carries }: z.infer<typeof VanKitSchema>,
+): Promise<void> {
+  const name = (item.split(",")[0] ?? item).trim();
+  await inTransaction(async (tx) => {
+    const mine = and(eq(person.businessId, scope.businessId), eq(person.id, personId));
+    const [row] = await tx.select({ vanKit: person.vanKit }).from(person).where(mine).for("update");
+    if (!row) throw notFound("person");
+    const rest = row.vanKit.filter((k) => k.toLowerCase() !== name.toLowerCase());
+    await tx
+      .update(person)
+      .set({ vanKit: carries ? [...rest, name].sort() : rest })
+      .where(mine);
+  });
 }

@@ -1,5 +1,5 @@
-import { addDays, daysBetween, weekday } from "@keel-round/core/calendar";
-import type { TankTask } from "@keel-round/core/programme";
+import { addDays, weekday } from "@keel-round/core/calendar";
+import { jobOf, type TankTask } from "@keel-round/core/programme";
 import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
 import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
@@ -11,9 +11,11 @@ import {
   sourceOn,
   type WaterSource,
 } from "@keel-round/core/visit";
-import { and, desc, eq, gte, inArray, isNull, lt, ne, or, sql } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
 import { groupBy } from "./groupBy";
+import { loadEvidence } from "./programme/evidence";
+import { type FirmJobs, loadFirmJobs } from "./programme/firmJobs";
 import {
   animal,
   business,
@@ -71,9 +73,17 @@ async function animalsOf(q: Queries, businessId: string, tankIds: readonly strin
 }
 
 /** Tasks of the programme as the core knows them. */
-export function taskOf(row: typeof task.$inferSelect): TankTask {
+export function taskOf(row: typeof task.$inferSelect, firm: FirmJobs): TankTask {
+  const job = firm.jobOf(row.code);
+  // A tank that takes its own time for a job has its own copy of it.
+  const own = row.minutes === null ? job : { ...(job ?? jobOf(row)), minutes: row.minutes };
   return {
-    code: row.code as TankTask["code"],
+    code: row.code,
+    ...(own ? { job: own } : {}),
+    ...(row.cadence ? { cadence: row.cadence } : {}),
+    ...(row.performer ? { by: row.performer } : {}),
+    ...(row.plannedOn ? { plannedOn: row.plannedOn } : {}),
+    ...(row.pin ? { pin: row.pin } : {}),
     everyDays: row.everyDays,
     giveDays: row.giveDays,
     lastDoneOn: row.lastDoneOn,
@@ -111,89 +121,119 @@ export async function loadPlanInputs(
     and(eq(t.businessId, businessId as never), inArray(t.tankId, tankIds as never[]));
   const topUp = alias(source, "top_up");
 
-  const [books, animals, tasks, readings, changes, findings, steps, levels, events, neighbours, vanRows, [firm]] =
-    await Promise.all([
-      q
-        .select({ tank, site, source, topUp })
-        .from(tank)
-        .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
-        .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
-        .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
-        .where(and(eq(tank.businessId, businessId), inArray(tank.id, tankIds))),
-      animalsOf(q, businessId, tankIds),
-      q
-        .select()
-        .from(task)
-        .where(and(of(task as never), isNull(task.removedAt))),
-      q
-        .select({
-          tankId: reading.tankId,
-          visitId: reading.visitId,
-          parameter: reading.parameter,
-          value: atFullLevel,
-          sigma: reading.sigma,
-          onDate: reading.onDate,
-          takenAt: reading.takenAt,
-        })
-        .from(reading)
-        .where(and(of(reading as never), gte(reading.onDate, since)))
-        .orderBy(reading.takenAt),
-      q
-        .select({
-          tankId: waterChange.tankId,
-          visitId: waterChange.visitId,
-          at: waterChange.at,
-          onDate: waterChange.onDate,
-          share: waterChange.share,
-          chemistry: waterChange.chemistry,
-        })
-        .from(waterChange)
-        .where(and(of(waterChange as never), gte(waterChange.onDate, since)))
-        .orderBy(waterChange.at),
-      q
-        .select()
-        .from(finding)
-        .where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
-      q
-        .select({ tankId: stepLog.tankId, visitId: stepLog.visitId, step: stepLog.step, minutes: stepLog.minutes })
-        .from(stepLog)
-        .where(and(of(stepLog as never), gte(stepLog.onDate, since), sql`${stepLog.minutes} is not null`))
-        .orderBy(stepLog.onDate),
-      q
-        .select()
-        .from(levelLog)
-        .where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`))
-        .orderBy(desc(levelLog.onDate)),
-      q
-        .select()
-        .from(tankEvent)
-        .where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
-      q
-        .select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state })
-        .from(visit)
-        .where(
-          and(
-            of(visit as never),
-            gte(visit.onDate, addDays(since, 30)),
-            or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
-          ),
-        )
-        .orderBy(visit.onDate),
-      q
-        .select({
-          visitId: visit.id,
-          vanKg: person.vanKg,
-          chosen: visit.chosen,
-          tanks: sql<number>`(select count(*) from ${visit} as other where other.stop_id = ${visit.stopId})`.mapWith(
-            Number,
-          ),
-        })
-        .from(visit)
-        .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
-        .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
-        .where(and(eq(visit.businessId, businessId), inArray(visit.id, visitIds))),
-      q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
-    ]);
+  const [
+    books,
+    animals,
+    tasks,
+    readings,
+    changes,
+    findings,
+    steps,
+    levels,
+    events,
+    neighbours,
+    vanRows,
+    [firm],
+    evidence,
+    firmJobs,
+  ] = await Promise.all([
+    q
+      .select({ tank, site, source, topUp })
+      .from(tank)
+      .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
+      .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
+      .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
+      .where(and(eq(tank.businessId, businessId), inArray(tank.id, tankIds))),
+    animalsOf(q, businessId, tankIds),
+    q
+      .select()
+      .from(task)
+      .where(and(of(task as never), isNull(task.removedAt))),
+    q
+      .select({
+        tankId: reading.tankId,
+        visitId: reading.visitId,
+        parameter: reading.parameter,
+        value: atFullLevel,
+        sigma: reading.sigma,
+        onDate: reading.onDate,
+        takenAt: reading.takenAt,
+      })
+      .from(reading)
+      .where(and(of(reading as never), gte(reading.onDate, since)))
+      .orderBy(reading.takenAt),
+    q
+      .select({
+        tankId: waterChange.tankId,
+        visitId: waterChange.visitId,
+        at: waterChange.at,
+        onDate: waterChange.onDate,
+        share: waterChange.share,
+        chemistry: waterChange.chemistry,
+      })
+      .from(waterChange)
+      .where(and(of(waterChange as never), gte(waterChange.onDate, since)))
+      .orderBy(waterChange.at),
+    q
+      .select()
+      .from(finding)
+      .where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
+    q
+      .select({
+        tankId: stepLog.tankId,
+        visitId: stepLog.visitId,
+        step: stepLog.step,
+        onDate: stepLog.onDate,
+        minutes: stepLog.minutes,
+        dirt: stepLog.dirt,
+        pace: person.pace,
+      })
+      .from(stepLog)
+      .leftJoin(visit, and(eq(visit.businessId, stepLog.businessId), eq(visit.id, stepLog.visitId)))
+      .leftJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
+      .leftJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
+      .where(
+        and(of(stepLog as never), gte(stepLog.onDate, since), or(isNotNull(stepLog.minutes), isNotNull(stepLog.dirt))),
+      )
+      .orderBy(stepLog.onDate),
+    q
+      .select()
+      .from(levelLog)
+      .where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`))
+      .orderBy(desc(levelLog.onDate)),
+    q
+      .select()
+      .from(tankEvent)
+      .where(and(of(tankEvent as never), eq(tankEvent.breaksRate, true), gte(tankEvent.onDate, since))),
+    q
+      .select({ tankId: visit.tankId, visitId: visit.id, onDate: visit.onDate, state: visit.state })
+      .from(visit)
+      .where(
+        and(
+          of(visit as never),
+          gte(visit.onDate, addDays(since, 30)),
+          or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
+        ),
+      )
+      .orderBy(visit.onDate),
+    q
+      .select({
+        visitId: visit.id,
+        vanKg: person.vanKg,
+        pace: person.pace,
+        chosen: visit.chosen,
+        tanks: sql<number>`(select count(*) from ${visit} as other where other.stop_id = ${visit.stopId})`.mapWith(
+          Number,
+        ),
+      })
+      .from(visit)
+      .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
+      .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
+      .where(and(eq(visit.businessId, businessId), inArray(visit.id, visitIds))),
+    q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
+    loadEvidence(q, businessId, tankIds, since),
+    loadFirmJobs(q, businessId),
+  ]);
   if (!firm) return new Map();
 
   const maps = {
@@ -208,6 +248,7 @@ export async function loadPlanInputs(
     neighbours: groupBy(neighbours, (r) => r.tankId),
   };
   const own = new Set(visitIds);
+  const paces = new Map(vanRows.map((r) => [r.visitId, r.pace]));
   const vans = new Map(vanRows.map((r) => [r.visitId, r.vanKg / SALT_KG_PER_L]));
   const chosen = new Map(vanRows.flatMap((r) => (r.chosen ? [[r.visitId, r.chosen] as const] : [])));
   const chosenWaters = await watersOf(q, businessId, [...chosen.values()]);
@@ -242,7 +283,13 @@ export async function loadPlanInputs(
         on: r.onDate,
       })),
       rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
-      tasks: (maps.tasks.get(v.tankId) ?? []).map(taskOf),
+      tasks: (maps.tasks.get(v.tankId) ?? []).map((row) => taskOf(row, firmJobs)),
+      evidence: {
+        ...evidence.of(v.tankId, v.on),
+        dirt: earlier(maps.steps.get(v.tankId)).flatMap((s) =>
+          s.dirt === null ? [] : [{ job: s.step, on: s.onDate, dirt: s.dirt }],
+        ),
+      },
       source: atSite(sourceOf(chosenWaters.get(chosen.get(v.visitId)?.sourceId ?? "") ?? row.source, v.on), row.site),
       topUpSource: sourceOf(row.topUp, v.on),
       // A firm that set its limits before one of them was known has the usual one.
@@ -255,6 +302,7 @@ export async function loadPlanInputs(
       ...(chosen.has(v.visitId) ? { chosen: chosen.get(v.visitId) ?? null } : {}),
       litresOnBoard: vans.get(v.visitId) ?? null,
       loggedMinutes: minutesByStep((maps.steps.get(v.tankId) ?? []).filter((s) => s.visitId !== v.visitId)),
+      personFactor: paces.get(v.visitId) ?? 1,
       site: siteOf(row.site, underTreatment(book, v.on)),
     };
     const window = row.site.windows[String(weekday(v.on))];
@@ -314,12 +362,15 @@ export function openFinding(row: typeof finding.$inferSelect): OpenFinding {
   return { id: row.id, kind: row.kind, text: row.text, ...(row.dueOn ? { dueOn: row.dueOn } : {}) };
 }
 
-function minutesByStep(rows: readonly { step: string; minutes: number | null }[]): Record<string, number[]> {
+/** What steps took by anybody's usual pace: who is slow by nature does not make the work longer. */
+function minutesByStep(
+  rows: readonly { step: string; minutes: number | null; pace: number | null }[],
+): Record<string, number[]> {
   const by: Record<string, number[]> = {};
-  for (const { step, minutes } of rows) {
+  for (const { step, minutes, pace } of rows) {
     if (minutes === null) continue;
     const list = by[step] ?? [];
-    list.push(minutes);
+    list.push(minutes / (pace ?? 1));
     by[step] = list;
   }
   for (const [step, list] of Object.entries(by)) by[step] = list.slice(-LOGGED_STEPS);
@@ -364,9 +415,4 @@ export function ratesOf(
     rates[parameter] = fitBuildUp(values, drops, 0);
   }
   return rates;
-}
-
-/** Days from a date to a tank's next visit, with two days of slack. */
-export function daysToNext(on: string, nextOn: string | null): number {
-  return (nextOn ? daysBetween(on, nextOn) : FALLBACK_INTERVAL_DAYS) + 2;
 }

@@ -1,7 +1,8 @@
-import { civilOf, daysBetween } from "@keel-round/core/calendar";
-import { adaptInterval, libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
+import { addDays, civilOf, daysBetween } from "@keel-round/core/calendar";
+import { adaptInterval, cadenceOf, everyDaysOf } from "@keel-round/core/programme";
 import { type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import {
+  type Decision,
   gearName,
   missingL,
   modeOf,
@@ -14,7 +15,9 @@ import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt } from "drizzle-orm";
 import { v5 } from "uuid";
 import { newId } from "./ids";
-import { bookOf } from "./planInputs";
+import { bookOf, taskOf } from "./planInputs";
+import { loadFirmJobs } from "./programme/firmJobs";
+import { laySite } from "./programme/layJobs";
 import { recordBatch } from "./saltBatches";
 import { finding, job, levelLog, reading, source, stepLog, tank, task, visit, waterChange } from "./schema";
 import type { PlanSnapshot } from "./schema/round";
@@ -54,7 +57,10 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
   await projectLevel(tx, base, state, row.tank, on);
   await projectFindings(tx, base, state);
   if (state.closedAt) await projectLeftOff(tx, base, state);
-  if (state.closedAt && plan) await projectSteps(tx, base, state, plan.plan, on, closedNow);
+  if (state.closedAt && plan) {
+    await projectSteps(tx, base, state, plan.plan, on, closedNow);
+    if (closedNow) await laySite(tx, scope.businessId, row.tank.siteId, addDays(on, 1));
+  }
   if (state.batch) {
     const { at, ...measured } = state.batch;
     await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });
@@ -239,7 +245,11 @@ async function projectSteps(
   }
   const rows = plan.steps.flatMap((step): (typeof stepLog.$inferInsert)[] => {
     const done = state.ticked[step.id] !== undefined;
-    const reason = state.skipped[step.id] ?? (step.task && !done ? "no reason given" : undefined);
+    const decided = state.decided[step.id];
+    const reason =
+      decided && !done
+        ? DECIDED[decided]
+        : (state.skipped[step.id] ?? (step.task && !done ? "no reason given" : undefined));
     if (!done && reason === undefined) return [];
     const minutes = took.get(step.id) ?? null;
     const known = step.task ? byCode.get(step.task) : undefined;
@@ -251,7 +261,7 @@ async function projectSteps(
         id: newId(),
         step: step.id,
         onDate: on,
-        outcome: done ? "done" : "skipped",
+        outcome: done ? "done" : decided ? "decided" : "skipped",
         minutes: done && counts ? minutes : null,
         dirt: state.dirt[step.id] ?? null,
         intervalDays: known ? Math.max(0, daysBetween(known.lastDoneOn, on)) : null,
@@ -262,7 +272,63 @@ async function projectSteps(
   });
   if (rows.length > 0) await tx.insert(stepLog).values(rows);
   await rebuildTasks(tx, base, tasks, closedNow);
+  if (closedNow) await applyDecisions(tx, state, tasks, on);
+  if (closedNow) await careForUnrested(tx, base, state, plan, on);
 }
+
+/** What the log says of a job that was decided on. */
+const DECIDED: Record<Decision, string> = {
+  must: "it comes at the next visit, whatever else",
+  rarer: "it is done less often from now on",
+  owner: "the owner does it from now on",
+  rest: "it is taken out of the programme",
+};
+/** A job that keeps being left out is set to this much longer. */
+const RARER = 1.5;
+
+/** Carries out what was decided about jobs that slipped for the third time. */
+async function applyDecisions(
+  tx: Queries,
+  state: VisitState,
+  tasks: readonly (typeof task.$inferSelect)[],
+  on: string,
+): Promise<void> {
+  for (const [step, what] of Object.entries(state.decided)) {
+    const row = tasks.find((t) => t.code === step);
+    if (!row || state.ticked[step]) continue;
+    const everyDays = Math.round(row.everyDays * RARER);
+    const change: Partial<typeof task.$inferInsert> = {
+      must: { pin: { on: addDays(on, 1), by: DECIDED.must } },
+      rarer: { everyDays, cadence: { by: "time" as const, every: everyDays, unit: "day" as const } },
+      owner: { performer: "owner" as const },
+      rest: { removedAt: new Date(state.closedAt ?? Date.now()) },
+    }[what];
+    await tx.update(task).set(change).where(eq(task.id, row.id));
+  }
+}
+
+/** Ammonia is tested after one and two days where two units of bacteria were opened too close together. */
+async function careForUnrested(tx: Queries, base: Base, state: VisitState, plan: VisitPlan, on: string): Promise<void> {
+  for (const [code, reason] of Object.entries(state.overridden)) {
+    const step = plan.steps.find((s) => s.id === code);
+    if (!step || state.ticked[code] === undefined) continue;
+    for (const days of [1, 2])
+      await tx
+        .insert(finding)
+        .ignore()
+        .values({
+          ...base,
+          id: v5(`${code} ${days}`, base.visitId),
+          kind: "other",
+          text: `Test ammonia: ${lower(step.title)} did not keep its four weeks (${reason})`,
+          state: "carried",
+          dueOn: addDays(on, days),
+          seenAt: new Date(state.closedAt ?? Date.now()),
+        });
+  }
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Sets each job's last day done, slips and sector from the log of steps; dirt moves its interval when a visit closes. */
 async function rebuildTasks(
@@ -278,19 +344,27 @@ async function rebuildTasks(
       and(
         eq(stepLog.businessId, base.businessId),
         eq(stepLog.tankId, base.tankId),
-        inArray(stepLog.step, Object.keys(taskLibrary)),
+        inArray(
+          stepLog.step,
+          tasks.map((t) => t.code),
+        ),
       ),
     )
     .orderBy(stepLog.onDate);
+  const firm = await loadFirmJobs(tx, base.businessId);
   for (const t of tasks) {
     const mine = log.filter((r) => r.step === t.code);
     if (mine.length === 0) continue;
     const lastDone = mine.findLastIndex((r) => r.outcome === "done");
-    const skips = mine.slice(lastDone + 1);
+    const settled = mine.findLastIndex((r) => r.outcome !== "skipped");
+    const skips = mine.slice(settled + 1);
     const ratings = mine.flatMap((r) =>
       r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : [],
     );
-    const rated = closedNow && mine.some((r) => r.visitId === base.visitId && r.dirt !== null);
+    const now = (r: (typeof mine)[number] | undefined) => r?.visitId === base.visitId;
+    const rated = closedNow && mine.some((r) => now(r) && r.dirt !== null);
+    const agreed = everyDaysOf(cadenceOf(taskOf(t, firm)));
+    const doneNow = now(mine[lastDone]) && mine[lastDone]?.outcome === "done";
     await tx
       .update(task)
       .set({
@@ -298,7 +372,9 @@ async function rebuildTasks(
         slips: skips.length,
         lastSkipReason: skips.at(-1)?.reason ?? null,
         lastSector: mine.findLast((r) => r.sector !== null)?.sector ?? t.lastSector,
-        ...(rated ? { everyDays: adaptInterval(t.everyDays, libraryTask(t.code as TaskCode).everyDays, ratings) } : {}),
+        // Done, it is laid out anew.
+        ...(doneNow ? { pin: null, plannedOn: null } : {}),
+        ...(rated ? { everyDays: adaptInterval(t.everyDays, agreed, ratings) } : {}),
       })
       .where(eq(task.id, t.id));
   }

@@ -126,10 +126,12 @@ describe("the registry", () => {
       "round.move-stop",
       "round.refill",
       "tanks.archive-photo",
-      "tanks.save-jobs",
+      "tanks.pin-job",
+      "tanks.save-programme",
       "tanks.start",
       "visit.bundle",
       "visit.operations",
+      "visit.van-kit",
       "water.draw",
       "water.fix-barrel",
       "water.plan-into",
@@ -154,6 +156,7 @@ describe("the registry", () => {
       "files.vcards",
       "find",
       "me.units",
+      "upkeep.lay",
     ]);
   });
 

@@ -33,6 +33,7 @@ export interface Round {
     readonly id: string;
     readonly name: string;
     readonly vanKg: number;
+    readonly vanKit: readonly string[];
     readonly dayStartMinute: number;
     readonly dayEndMinute: number;
   };
@@ -104,7 +105,7 @@ function dayStop(s: RoundStop, on: string): DayStop {
     lat: s.site.lat,
     lon: s.site.lon,
     window: s.site.windows[String(weekday(on))] ?? null,
-    minutes: s.site.setUpMinutes + s.tanks.reduce((total, t) => total + t.plan.minutes, 0),
+    minutes: s.site.setUpMinutes + s.tanks.reduce((total, t) => total + (t.plan.cautiousMinutes ?? t.plan.minutes), 0),
     load: {
       mixL: sum((l) => l.mixL),
       seaL: sum((l) => l.seaL),

@@ -8,10 +8,11 @@ import { recur } from "./book/series";
 import { db } from "./connection";
 import { find } from "./find/find";
 import { addPhoto, photosOf } from "./photos/photos";
+import { saveProgramme } from "./programme/save";
 import { animal, site, stop } from "./schema";
 import type { Scope } from "./scope";
 import { clientsInSight } from "./sight";
-import { listTanks, loadTank, saveTankJobs } from "./tanks";
+import { listTanks, loadTank } from "./tanks";
 
 let ines: Scope;
 let tobiah: Scope;
@@ -62,9 +63,9 @@ describe("a technician", () => {
       changeRecord(ines, "site", { id: house.siteId, version: 1, values: { parking: "x" } }, when()),
     ).rejects.toMatchObject(notFound);
     await expect(setArchived(ines, "tank", house.tankId, true, when())).rejects.toMatchObject(notFound);
-    await expect(saveTankJobs(ines, { tankId: house.tankId, jobs: [] }, today, new Date())).rejects.toMatchObject(
-      notFound,
-    );
+    await expect(
+      saveProgramme(ines, { tankId: house.tankId, jobs: [{ code: "photo", active: false }] }, when()),
+    ).rejects.toMatchObject(notFound);
     await expect(photosOf(ines, house.tankId)).rejects.toMatchObject(notFound);
     await expect(
       addPhoto(ines, house.tankId, { bytes: new Uint8Array(1), note: "", onDate: today }, new Date()),

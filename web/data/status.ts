@@ -1,50 +1,12 @@
-import { daysBetween } from "@keel-round/core/calendar";
-import { dueOn, libraryTask } from "@keel-round/core/programme";
-import { judgeTrim, type LatestReading, placeInBand, standing, type Trim } from "@keel-round/core/readings";
+import { dueOn, isWaiting, performerOf } from "@keel-round/core/programme";
+import { placeInBand, standing } from "@keel-round/core/readings";
 import { systemVolumeL } from "@keel-round/core/tank";
-import type { Parameter } from "@keel-round/core/units";
-import { CORE_VERSION, type PlanInput } from "@keel-round/core/visit";
-import { freeAmmoniaMgL } from "@keel-round/core/water";
+import { CORE_VERSION, latestReadings, type PlanInput, programmeOn, trimOf } from "@keel-round/core/visit";
 import { and, eq, isNull, lt, or, sql } from "drizzle-orm";
 import { db } from "./connection";
-import { daysToNext, loadPlanInputs } from "./planInputs";
+import { loadPlanInputs } from "./planInputs";
 import { type BandDot, tank, tankStatus } from "./schema";
 import { inTransaction, type Queries } from "./transaction";
-
-/** The newest reading of each parameter in a plan's input. */
-function latestReadings(input: PlanInput): Partial<Record<Parameter, LatestReading>> {
-  const latest: Partial<Record<Parameter, LatestReading>> = {};
-  for (const r of input.readings)
-    latest[r.parameter] = { value: r.value, sigma: r.sigma, ageDays: daysBetween(r.on, input.on) };
-  return latest;
-}
-
-/** The trim of a tank on the input's day. */
-export function trimOf(input: PlanInput): Trim {
-  const latest = latestReadings(input);
-  const perDay: Partial<Record<Parameter, number>> = {};
-  for (const [parameter, rate] of Object.entries(input.rates))
-    if (rate?.enough) perDay[parameter as Parameter] = rate.perDay;
-  const [ammonia, ph] = [latest.ammonia, latest.ph];
-  const valid = (r: LatestReading | undefined) => r !== undefined && r.ageDays <= 21;
-  const free =
-    ammonia && ph && valid(ammonia) && valid(ph)
-      ? freeAmmoniaMgL(ammonia.value, {
-          ph: ph.value,
-          temperatureC: latest.temperature?.value ?? input.book.targetC,
-          salinityPsu: latest.salinity?.value ?? input.book.targetPsu,
-        })
-      : null;
-  return judgeTrim({
-    bands: input.book.bands,
-    latest,
-    perDay,
-    daysToNextVisit: daysToNext(input.on, input.nextVisitOn),
-    ...(free !== null ? { freeAmmonia: { value: free, act: input.limits.freeAmmoniaMgL } } : {}),
-    seriousFindings: input.findings.filter((f) => f.kind === "safety" || f.kind === "livestock").map((f) => f.text),
-    slippedTwice: input.tasks.filter((t) => t.slips >= 2).map((t) => libraryTask(t.code).name),
-  });
-}
 
 /** The status row that follows from a plan's input. */
 export function statusRow(input: PlanInput, businessId: string): typeof tankStatus.$inferInsert {
@@ -69,11 +31,19 @@ export function statusRow(input: PlanInput, businessId: string): typeof tankStat
     why: trim,
     dots,
     systemL: Math.round(systemVolumeL(input.book)),
-    nextDueOn: input.tasks.map(dueOn).sort()[0] ?? null,
+    nextDueOn: nextDueOn(input),
     lastVisitOn: input.lastVisitOn,
     judgedOn: input.on,
     coreVersion: CORE_VERSION,
   };
+}
+
+/** The day the technician's next job falls due. */
+function nextDueOn(input: PlanInput): string | null {
+  const dates = programmeOn(input, true)
+    .filter((t) => performerOf(t) === "technician" && !isWaiting(t))
+    .map(dueOn);
+  return dates.sort()[0] ?? null;
 }
 
 /** Judges tanks anew on a day and rewrites their status rows. Runs in the transaction that changed their inputs. */
@@ -109,8 +79,8 @@ export async function refreshStatus(
     });
 }
 
-/** Judges all tanks of a business whose status was last judged on an earlier day: readings grow old overnight. */
-export async function refreshDay(businessId: string, today: string): Promise<void> {
+/** Judges all tanks of a business whose status was last judged on an earlier day: readings grow old overnight. Answers how many. */
+export async function refreshDay(businessId: string, today: string): Promise<number> {
   const rows = await db()
     .select({ id: tank.id })
     .from(tank)
@@ -131,6 +101,7 @@ export async function refreshDay(businessId: string, today: string): Promise<voi
         today,
       ),
     );
+  return rows.length;
 }
 
 const REFRESH_BATCH = 50;

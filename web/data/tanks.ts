@@ -1,27 +1,12 @@
 import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gte, isNull, min, sql } from "drizzle-orm";
-import { z } from "zod";
 import { db } from "./connection";
 import { notFound } from "./define";
-import { newId } from "./ids";
 import { loadPlanInputs } from "./planInputs";
-import {
-  client,
-  deskChange,
-  reading,
-  site,
-  stop,
-  tank,
-  tankEvent,
-  tankStatus,
-  task,
-  visit,
-  waterChange,
-} from "./schema";
+import { client, reading, site, stop, tank, tankEvent, tankStatus, task, visit, waterChange } from "./schema";
 import type { Scope } from "./scope";
 import { clientsInSight, inSight } from "./sight";
-import { refreshStatus } from "./status";
-import { inTransaction, type Queries } from "./transaction";
+import type { Queries } from "./transaction";
 
 /** One line of the tank list. */
 export interface TankRow {
@@ -166,16 +151,14 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
   return { ...row, next, input, plan: planVisit(input), jobs, readings, changes, visits, events };
 }
 
-/** The jobs of a tank's programme that are to be done; the others rest with their history. */
-export const TankJobsSchema = z.object({
-  tankId: z.uuid("Reload the sheet and try again."),
-  jobs: z.array(z.string()),
-});
-
 /** Locks a tank of the scope. */
-async function lockTank(tx: Queries, scope: Scope, tankId: string): Promise<{ readonly id: string }> {
+export async function lockTank(
+  tx: Queries,
+  scope: Scope,
+  tankId: string,
+): Promise<{ readonly id: string; readonly siteId: string; readonly kind: string }> {
   const [row] = await tx
-    .select({ id: tank.id })
+    .select({ id: tank.id, siteId: tank.siteId, kind: tank.kind })
     .from(tank)
     .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
     .where(
@@ -188,43 +171,4 @@ async function lockTank(tx: Queries, scope: Scope, tankId: string): Promise<{ re
     .for("update");
   if (!row) throw notFound("tank");
   return row;
-}
-
-/** Puts jobs into a tank's programme or lets them rest, with a row of who and what for each. */
-export async function saveTankJobs(
-  scope: Scope,
-  { tankId, jobs }: z.infer<typeof TankJobsSchema>,
-  today: string,
-  now: Date,
-): Promise<void> {
-  await inTransaction(async (tx) => {
-    const row = await lockTank(tx, scope, tankId);
-    const all = await tx
-      .select()
-      .from(task)
-      .where(and(eq(task.businessId, scope.businessId), eq(task.tankId, row.id)));
-    const turned = all.filter((t) => (t.removedAt === null) !== jobs.includes(t.code));
-    if (turned.length === 0) return;
-    const batchId = newId();
-    await tx.insert(deskChange).values(
-      turned.map((t) => ({
-        id: newId(),
-        businessId: scope.businessId,
-        personId: scope.personId,
-        batchId,
-        entity: "tank",
-        entityId: row.id,
-        at: now,
-        field: `job:${t.code}`,
-        old: t.removedAt === null,
-        new: t.removedAt !== null,
-      })),
-    );
-    for (const t of turned)
-      await tx
-        .update(task)
-        .set({ removedAt: t.removedAt ? null : now })
-        .where(eq(task.id, t.id));
-    await refreshStatus(tx, scope.businessId, [row.id], today);
-  });
 }

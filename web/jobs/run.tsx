@@ -7,6 +7,9 @@ import { fillEntries } from "@/data/find/entries";
 import { claimJob, failJob, finishJob, type Job, renewJob } from "@/data/jobs";
 import { layOut } from "@/data/layOut";
 import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters";
+import { fillJobs } from "@/data/programme/firmJobs";
+import { layAll } from "@/data/programme/layJobs";
+import { refreshPaces } from "@/data/programme/paces";
 import { business } from "@/data/schema";
 import { refreshDay } from "@/data/status";
 import { importScope, runImport } from "@/data/transfer/imports";
@@ -73,8 +76,10 @@ async function daily(): Promise<void> {
     const today = civilOf(Date.now(), firm.zone).date;
     await layOut(firm.id, today);
     await fillKinds(db(), firm.id);
+    await fillJobs(db(), firm.id);
     await fillEntries(firm.id);
-    await refreshDay(firm.id, today);
+    await refreshPaces(firm.id);
+    if ((await refreshDay(firm.id, today)) > 0) await layAll(firm.id, today);
   }
 }
 

@@ -17,11 +17,23 @@ export function StepList({ steps }: { steps: readonly Step[] }) {
               {i + 1}
             </Span>
             <Box flex="1" minW="0">
-              <Span fontWeight="560">{step.title}</Span>
-              <Box color="soft" fontSize="13.5px">
-                {step.reason}
-                {step.kit.length > 0 && <Span color="faint"> Kit: {step.kit.join(", ")}.</Span>}
-              </Box>
+              <Details data-why="">
+                <Summary fontWeight="560" listStyle="none" _hover={{ textDecoration: "underline" }}>
+                  {step.title}
+                </Summary>
+                <Box color="soft" fontSize="13.5px">
+                  {step.reason}
+                  {step.kit.length > 0 && <Span color="faint"> Kit: {step.kit.join(", ")}.</Span>}
+                  {step.skills && (
+                    <Span color="faint"> Asks for: {step.skills.map((s) => SKILL_WORD[s]).join(", ")}.</Span>
+                  )}
+                </Box>
+              </Details>
+              {step.slips !== undefined && step.slips > 0 && (
+                <Box color="ochre" fontSize="13.5px">
+                  slipped {step.slips === 1 ? "once" : `${step.slips} times`}
+                </Box>
+              )}
               {step.caution && (
                 <Box color="vermilion" fontSize="13.5px">
                   {step.caution}
@@ -35,6 +47,13 @@ export function StepList({ steps }: { steps: readonly Step[] }) {
     </Ol>
   );
 }
+
+const SKILL_WORD = {
+  acid: "handling acid",
+  mains: "opening mains gear",
+  gas: "pressurised gas",
+  ladder: "a ladder",
+} as const;
 
 /** A step's minutes, with what they were learnt from behind them. */
 function Minutes({ step }: { step: Step }) {

@@ -19,7 +19,7 @@ export type ListRow = Readonly<Record<string, string | number | boolean | null>>
 export type FieldValue = string | number | boolean | null | Windows | readonly string[] | readonly ListRow[];
 
 /** The entities of the book that are edited as records. */
-export const ENTITIES = ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel"] as const;
+export const ENTITIES = ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel", "job"] as const;
 export type Entity = (typeof ENTITIES)[number];
 
 export type FieldType =

@@ -22,12 +22,15 @@ export { FIRM_FIELDS, type Firm, type FirmField, FirmSchema } from "./firm.ts";
 export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
 export {
   factsWith,
+  JOB_COLUMNS,
+  jobWith,
   KIND_COLUMNS,
   kindWith,
   SOURCE_COLUMNS,
   sourceWith,
   TANK_COLUMNS,
   valuesOfFacts,
+  valuesOfJob,
   valuesOfKind,
   valuesOfSource,
 } from "./tankValues.ts";

@@ -1,4 +1,4 @@
-import { taskLibrary } from "../programme/index.ts";
+import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
 import { kindFacts, SWITCH_GEAR } from "../tank/index.ts";
 import { PARAMETERS, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
@@ -784,6 +784,106 @@ const barrel: RecordKind = {
   ],
 };
 
+const PHASE_NAME: Readonly<Record<(typeof PHASES)[number], string>> = {
+  look: "looking first",
+  "feed-before": "feeding before",
+  test: "tests",
+  prepare: "new water made ready",
+  glass: "glass",
+  lift: "dirt lifted",
+  "power-down": "power down",
+  drain: "drain",
+  hardware: "hardware in the old water",
+  refill: "refill",
+  "power-up": "power up",
+  media: "media",
+  dose: "doses",
+  "feed-after": "feeding after",
+  verify: "last look",
+  outside: "outside",
+  leave: "leaving it better",
+};
+const SKILL_NAME: Readonly<Record<(typeof SKILLS)[number], string>> = {
+  acid: "handling acid",
+  mains: "mains gear opened",
+  gas: "pressurised gas",
+  ladder: "on a ladder",
+};
+const AN_ORDER = "Names of jobs or parts of the visit, with commas. The order on site holds besides.";
+
+const job: RecordKind = {
+  entity: "job",
+  one: "job",
+  many: "programme library",
+  fields: [
+    named("Job", "Job"),
+    {
+      key: "when",
+      label: "When",
+      type: text(160),
+      ...needed,
+      hint: "Like: every 3 weeks, give or take 4 days. Or: when the flow is down 30 %; after 8000 hours of the UV lamp; 2, 7 and 14 days after stocking; every 2 weeks from 1 October to 31 March.",
+      group: "Job",
+    },
+    {
+      key: "by",
+      label: "Done by",
+      type: choice(PERFORMERS.map((p) => [p, p])),
+      ...needed,
+      group: "Job",
+    },
+    { key: "minutes", label: "Takes", type: number("min", 0, 480, 1), ...needed, group: "Job" },
+    {
+      key: "aloneMinutes",
+      label: "Goes on by itself for",
+      type: number("min", 0, 480, 0),
+      hint: "A soak, for example: hands are free meanwhile.",
+      group: "Job",
+    },
+    { key: "reason", label: "Why", type: text(400, 2), ...needed, group: "What is said" },
+    { key: "caution", label: "Caution at the step", type: text(400, 2), group: "What is said" },
+    { key: "kit", label: "Tools", type: text(300), hint: "With commas.", group: "What is brought and recorded" },
+    { key: "uses", label: "Used up", type: text(300), hint: "With commas.", group: "What is brought and recorded" },
+    {
+      key: "result",
+      label: "Recorded",
+      type: choice(RESULTS.map((r) => [r, resultName(r)])),
+      ...needed,
+      group: "What is brought and recorded",
+    },
+    {
+      key: "skills",
+      label: "Asks for",
+      type: { kind: "many", options: SKILLS.map((s) => [s, SKILL_NAME[s]]) },
+      group: "What is brought and recorded",
+    },
+    {
+      key: "phase",
+      label: "Part of the visit",
+      type: choice(PHASES.map((p) => [p, PHASE_NAME[p]])),
+      ...needed,
+      group: "Order on site",
+    },
+    { key: "after", label: "Comes after", type: text(300), hint: AN_ORDER, group: "Order on site" },
+    { key: "before", label: "Comes before", type: text(300), hint: AN_ORDER, group: "Order on site" },
+    {
+      key: "media",
+      label: "Counts as",
+      type: choice([
+        ["media", "fresh media: never with a deep clean or a medication"],
+        ["deep-clean", "a deep clean: never with fresh media or the only filter"],
+      ]),
+      group: "Order on site",
+    },
+    {
+      key: "kinds",
+      label: "Kinds of tank that begin with it",
+      type: { kind: "many", options: Object.entries(kindFacts).map(([k, { label }]) => [k, label]) },
+      group: "Kinds of tank",
+    },
+  ],
+};
+
 /** Every kind of record, with its fields in the order a person would tell them. */
 export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   client,
@@ -794,6 +894,7 @@ export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   source,
   kind,
   barrel,
+  job,
 };
 
 /** A field of an entity by its key; null for a key it does not have. */

@@ -12,6 +12,7 @@ export const TANK_COLUMNS: readonly string[] = ["name", "siteId", "kind", "sourc
 /** The same of a source of water and of a kind of tank. */
 export const SOURCE_COLUMNS: readonly string[] = ["name", "siteId"];
 export const KIND_COLUMNS: readonly string[] = ["name"];
+export const JOB_COLUMNS: readonly string[] = ["name"];
 
 /** The fields' values of the facts that a record keeps as one document. */
 function valuesAt(entity: Entity, facts: object, columns: readonly string[]): Values {
@@ -36,6 +37,10 @@ export const valuesOfFacts = (facts: object): Values => valuesAt("tank", facts, 
 /** The fields' values of the facts of a kind of tank, and back. */
 export const valuesOfKind = (facts: object): Values => valuesAt("kind", facts, KIND_COLUMNS);
 export const kindWith = (facts: object, values: Values): object => setAt(facts, values, KIND_COLUMNS);
+
+/** The fields' values of the facts of a job of the programme library, and back. */
+export const valuesOfJob = (facts: object): Values => valuesAt("job", facts, JOB_COLUMNS);
+export const jobWith = (facts: object, values: Values): object => setAt(facts, values, JOB_COLUMNS);
 
 /** The fields' values of a source: its chemistry as lines. */
 export function valuesOfSource(facts: SourceFacts): Values {

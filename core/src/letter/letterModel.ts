@@ -1,5 +1,5 @@
 import { daysBetween, sayDay } from "../calendar/civil.ts";
-import { dueOn, jobOf, performerOf, type TankTask, taskName } from "../programme/index.ts";
+import { dueOn, jobOf, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { standing, type Trim } from "../readings/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
@@ -29,6 +29,8 @@ export interface LetterTank {
   readonly done: readonly string[];
   readonly seen: readonly string[];
   readonly owner: readonly string[];
+  /** What the owner does by themselves, a line a rhythm. */
+  readonly between: readonly string[];
   readonly normal: readonly string[];
   readonly next: readonly string[];
 }
@@ -115,6 +117,7 @@ export function letterFor(input: LetterInput): LetterTank {
     done: done(input, name),
     seen: seen(input, name),
     owner: owner(input, name),
+    between: between(input, name),
     normal: normal(input, name),
     next: next(input, name),
   };
@@ -260,6 +263,14 @@ function owner({ book, trim, state, units }: LetterInput, name: string): string[
       `Keep the lid of the ${name} closed; it keeps ${book.animals[0]?.name ?? "them"} in and the water level up.`,
     );
   return lines;
+}
+
+/** The owner's own list, a line a rhythm. */
+function between({ tasks }: LetterInput, name: string): string[] {
+  return ownerList(tasks).map(
+    ({ when, jobs }) =>
+      `${when}, at the ${name}: ${list(jobs.map((j) => j.name.charAt(0).toLowerCase() + j.name.slice(1)))}.`,
+  );
 }
 
 function normal({ book, state, phone }: LetterInput, name: string): string[] {

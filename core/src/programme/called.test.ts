@@ -28,8 +28,8 @@ describe("by what is seen", () => {
   });
   test("TDS: the newest since the cartridges were changed decides", () => {
     const tds = (value: number, on: string) => ({ parameter: "tds" as const, value, on });
-    expect(dueOn(called("cartridges", "2026-05-01", { readings: [tds(11, "2026-11-20")] }))).toBe("2026-11-20");
-    expect(dueOn(called("cartridges", "2026-05-01", { readings: [tds(11, "2026-11-01"), tds(3, "2026-11-20")] }))).toBe(
+    expect(dueOn(called("cartridges", "2026-05-01", { readings: [tds(21, "2026-11-20")] }))).toBe("2026-11-20");
+    expect(dueOn(called("cartridges", "2026-05-01", { readings: [tds(21, "2026-11-01"), tds(3, "2026-11-20")] }))).toBe(
       "2027-05-01",
     );
   });

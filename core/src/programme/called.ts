@@ -108,7 +108,7 @@ function byEvent(cadence: Cadence & { by: "event" }, task: TankTask, { events }:
 }
 
 /** A day after an event that is this long gone is no use any more. */
-const FORGOTTEN_DAYS = 28;
+const FORGOTTEN_DAYS = 21;
 
 /** Hours since the job was last done, or since the piece was installed if that is later. */
 function byHours(cadence: Cadence & { by: "hours" }, task: TankTask, { running }: Evidence): Call | null {

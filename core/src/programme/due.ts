@@ -1,7 +1,8 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
 import type { TankBook } from "../tank/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
-import { dueOn, jobOf, performerOf, type TankTask } from "./task.ts";
+import type { Phase } from "./job.ts";
+import { cadenceOf, dueOn, jobOf, performerOf, type TankTask } from "./task.ts";
 
 /** A job that rides with this visit. */
 export interface DueTask {
@@ -129,14 +130,20 @@ function restOf(
 function ridesToday(task: TankTask, lateDays: number, { on, nextOn, drifting }: DueVisit): boolean {
   if (task.pin) return task.pin.on <= on;
   // Laid on a visit with the other long jobs of the site: not before, and on the first one from then on.
-  if (task.plannedOn) return task.plannedOn <= on;
+  // What falls out of its window meanwhile, or is called for by something seen, does not wait for that day.
+  if (task.plannedOn && cadenceOf(task).by === "time" && lateDays <= task.giveDays) return task.plannedOn <= on;
   if (lateDays >= 0) return true;
   const earlyDays = -lateDays;
   const daysToNext = daysBetween(on, nextOn);
   if (earlyDays > task.giveDays) return false;
   // Nearer to this visit than to the next one; a drifting tank's jobs do not wait past their day.
-  return drifting ? earlyDays < daysToNext : earlyDays <= daysToNext - earlyDays;
+  return drifting && OF_THE_WATER.includes(jobOf(task).phase)
+    ? earlyDays < daysToNext
+    : earlyDays <= daysToNext - earlyDays;
 }
+
+/** Jobs that a drifting reading does not let wait: what measures, feeds or cleans the water. */
+const OF_THE_WATER: readonly Phase[] = ["test", "dose", "media", "hardware", "lift", "drain"];
 
 /** How far the rest of four weeks can be kept by the units of a tank as they are set. */
 export interface RestLimit {

@@ -20,6 +20,17 @@ export {
   restLimit,
   tasksFor,
 } from "./due.ts";
+export {
+  type CodeOfName,
+  codesByName,
+  type FirmJob,
+  firmJobMisfits,
+  firmJobOf,
+  jobOfFirm,
+  libraryNames,
+  RESULTS,
+  resultName,
+} from "./firmJob.ts";
 export { everyDaysOf, type Job, PERFORMERS, type Performer, PHASES, type Phase, SKILLS, type Skill } from "./job.ts";
 export { isLibraryTask, libraryTask, type TaskCode, taskLibrary } from "./library/index.ts";
 export { asksFor, kindProgramme } from "./library/kinds.ts";
@@ -33,7 +44,10 @@ export {
 } from "./merge.ts";
 export { cautiousMinutes, type LearntMinutes, learnFrom, learnMinutes, personFactor } from "./minutes.ts";
 export { HALVES, halfCleaned, taskName } from "./names.ts";
+export { type OwnerGroup, ownerList } from "./ownerList.ts";
 export { type ParsedCadence, parseCadence } from "./parseCadence.ts";
+export { type Preview, previewOf } from "./preview.ts";
+export { partsOf, type RotationTurn, rotationOf } from "./rotation.ts";
 export { cadenceOf, dueOn, isWaiting, jobOf, NOT_CALLED, type Pin, performerOf, type TankTask } from "./task.ts";
 export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
 export { YOUNG_SHARE, type YoungPhase, youngJobs, youngNow, youngPhases } from "./young.ts";

@@ -42,6 +42,8 @@ export interface JobNeeds {
   readonly lid?: true;
   /** At least so many units of bacteria. */
   readonly units?: number;
+  /** A unit of the tank is called so: an internal filter, a sponge. */
+  readonly unitCalled?: string;
   /** The owner tops up by hand. */
   readonly ownerTopsUp?: true;
 }

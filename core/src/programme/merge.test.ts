@@ -39,6 +39,11 @@ describe("where nothing binds", () => {
   });
 });
 
+test("what is called for before half its interval does not wait for it", () => {
+  const called = { ...job("resin", 90, { everyDays: 180, giveDays: 14 }), lastDoneOn: day(-30), firstOn: day(5) };
+  expect(onOf(mergeTasks(weekly(8, 500), [called]), "resin")).toEqual([day(7)]);
+});
+
 describe("where a visit is full", () => {
   const tasks = [job("soak", 14, { minutes: 50 }), job("sump", 14, { minutes: 40 })];
   test("one of them moves inside its window, and says which visit was full", () => {

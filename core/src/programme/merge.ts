@@ -147,11 +147,13 @@ function conflict(
 }
 
 /** Whether a day is at least half the interval from the occurrences before and after. */
-function halfApart(board: Board, { task, turns, lastDay }: Job, index: number, day: number): boolean {
+function halfApart(board: Board, { task, turns, lastDay, firstDay }: Job, index: number, day: number): boolean {
   const before = index === 0 ? lastDay : dayOf(board, turns[index - 1] ?? LIFTED);
   const after = turns[index + 1];
   const least = task.everyDays / 2;
-  return day - before >= least && (after === undefined || dayOf(board, after) - day >= least);
+  // What was called for earlier than its cadence need not wait for half of it.
+  const atLeast = index === 0 ? Math.min(least, firstDay - lastDay) : least;
+  return day - before >= atLeast && (after === undefined || dayOf(board, after) - day >= least);
 }
 
 const halfWindow = (task: MergeTask) => Math.max(0.5, task.giveDays);

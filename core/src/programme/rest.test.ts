@@ -113,7 +113,8 @@ describe("who waits for the next visit", () => {
   test("the owner's jobs are no part of a visit", () =>
     expect(at(bare, [task("owner-feed", "2026-01-01")]).due).toEqual([]));
   test("a job laid on a visit, or put there by somebody, comes there and not before", () => {
-    const late = { ...task("pump-soak", "2026-01-01") };
+    // Due three days after this visit.
+    const late = task("pump-soak", addDays(ON, 3 - 90));
     expect(at(bare, [{ ...late, plannedOn: NEXT }]).due).toEqual([]);
     expect(codes(at(bare, [{ ...late, plannedOn: ON }]).due)).toEqual(["pump-soak"]);
     expect(at(bare, [{ ...late, plannedOn: ON, pin: { on: NEXT, by: "Ines" } }]).due).toEqual([]);

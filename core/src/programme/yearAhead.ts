@@ -5,7 +5,7 @@ import type { MergeTask } from "./merge.ts";
 import { cadenceOf, dueOn, isWaiting, jobOf, performerOf, type TankTask } from "./task.ts";
 
 /** Jobs that come this seldom ride where there is room; what comes more often is part of every visit. */
-const SELDOM_DAYS = 21;
+const SELDOM_DAYS = 14;
 /** What something called for is not known to come again. */
 const ONCE_DAYS = 3650;
 

@@ -15,7 +15,7 @@ import type { Heading } from "./heading.ts";
 import { readListCell } from "./listCell.ts";
 
 /** What a file may hold. */
-export type FileEntity = Exclude<Entity, "source" | "kind" | "barrel">;
+export type FileEntity = Exclude<Entity, "source" | "kind" | "barrel" | "job">;
 export type FileKind = FileEntity | "reading";
 
 /** Kinds of file that can be brought in and out. */

@@ -1,5 +1,6 @@
 export type { VisitBundle } from "./bundle.ts";
 export { modeOf } from "./change.ts";
+export { DECISIONS, type Decision } from "./decisions.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
 export { exceptionSentence } from "./exceptions.ts";
 export {
@@ -17,6 +18,7 @@ export {
 export { litresAboveM, litresOfMark, markCmOf, markPlace, missingL, startLevelM } from "./levels.ts";
 export { type Exposure, exposures } from "./limits.ts";
 export {
+  DECIDE_AFTER_SLIPS,
   type LoggedFinding,
   type LoggedReading,
   type Refusal,

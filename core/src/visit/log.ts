@@ -2,7 +2,9 @@ import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts"
 import { type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
 import { modeOf } from "./change.ts";
+import type { Decision } from "./decisions.ts";
 import type { OpenFinding, PlanReading, withToday } from "./inputs.ts";
+import type { VisitPlan } from "./planVisit.ts";
 import type { OpBody } from "./schema.ts";
 
 /** One operation of a visit's log: who wrote it, when, in which order on that device, and what it says. */
@@ -42,6 +44,12 @@ export interface VisitState {
   readonly ticked: Readonly<Record<string, string>>;
   readonly skipped: Readonly<Record<string, string>>;
   readonly dirt: Readonly<Record<string, number>>;
+  /** Jobs done against a rule, by their code, with the reason. */
+  readonly overridden: Readonly<Record<string, string>>;
+  /** What was decided about jobs that slipped for the third time. */
+  readonly decided: Readonly<Record<string, Decision>>;
+  /** Jobs of the plan that slipped twice already, by the id of their step. */
+  readonly slipping: Readonly<Record<string, string>>;
   readonly readings: readonly LoggedReading[];
   readonly litres: { readonly outL: number; readonly inL: number; readonly at: string } | null;
   /** Litres chosen on site; null where the choice was taken back, undefined where nobody chose. */
@@ -70,6 +78,9 @@ const EMPTY: VisitState = {
   ticked: {},
   skipped: {},
   dirt: {},
+  overridden: {},
+  decided: {},
+  slipping: {},
   readings: [],
   litres: null,
   chosenL: undefined,
@@ -101,6 +112,10 @@ function apply(state: VisitState, op: VisitOp): VisitState {
       };
     case "dirt":
       return { ...state, dirt: { ...state.dirt, [body.step]: body.dirt } };
+    case "override":
+      return { ...state, overridden: { ...state.overridden, [body.task]: body.reason } };
+    case "decide":
+      return { ...state, decided: { ...state.decided, [body.task]: body.what } };
     case "reading": {
       const parsed = parseReading(body);
       if (!parsed.ok) return state;
@@ -154,11 +169,19 @@ function apply(state: VisitState, op: VisitOp): VisitState {
         },
       };
     case "plan":
-      return { ...state, plans: state.plans + 1 };
+      return { ...state, plans: state.plans + 1, slipping: slippingIn(body.plan as VisitPlan) };
     case "close":
       return { ...state, closedAt: state.closedAt ?? at };
   }
 }
+
+/** Slipped this often, the next time asks for a decision. */
+export const DECIDE_AFTER_SLIPS = 2;
+
+const slippingIn = (plan: Partial<VisitPlan> | null): Record<string, string> =>
+  Object.fromEntries(
+    (plan?.steps ?? []).flatMap((s) => ((s.slips ?? 0) >= DECIDE_AFTER_SLIPS ? [[s.id, s.title]] : [])),
+  );
 
 /** Folds a log into the visit it tells of. The same on the phone and on the server. */
 export function visitState(ops: readonly VisitOp[]): VisitState {
@@ -172,8 +195,9 @@ function planReadings(state: VisitState, on: string): PlanReading[] {
 
 /** What a visit saw and decided since its plan was made, as the next plan takes it. */
 export function seenToday(state: VisitState, on: string): Parameters<typeof withToday>[1] {
-  const { chosenL } = state;
+  const { chosenL, overridden } = state;
   return {
+    ...(Object.keys(overridden).length > 0 ? { overridden } : {}),
     readings: planReadings(state, on),
     belowMarkCm: state.belowMarkCm,
     ...(chosenL === undefined ? {} : { chosen: chosenL === null ? null : { litres: chosenL, by: "on site" } }),
@@ -190,6 +214,7 @@ export interface Refusal {
     | "below-floor"
     | "gear-still-off"
     | "finding-still-open"
+    | "third-slip"
     | "salt-questioned"
     | "unknown-reading";
   readonly field?: string;
@@ -239,6 +264,10 @@ export function refuseOp(
       if (state.closedAt) return { code: "already-closed" };
       const off = Object.entries(state.gear).flatMap(([gear, g]) => (g?.state === "off" ? [gear] : []));
       if (off.length > 0) return { code: "gear-still-off", items: off };
+      const undecided = Object.entries(state.slipping).filter(
+        ([step]) => state.ticked[step] === undefined && state.decided[step] === undefined,
+      );
+      if (undecided.length > 0) return { code: "third-slip", items: undecided.map(([, title]) => title) };
       const answered = new Set(state.findings.filter((f) => f.outcome).map((f) => f.id));
       const open = [...state.findings.filter((f) => !f.outcome), ...openBefore.filter((f) => !answered.has(f.id))];
       return open.length > 0 ? { code: "finding-still-open", items: [...new Set(open.map((f) => f.text))] } : null;

@@ -46,10 +46,24 @@ export function orderSteps<S extends Orderable>(steps: readonly S[], rules: read
       if (blockers.size > 0) continue;
       if (!next || step.number < next.number || (step.number === next.number && step.id < next.id)) next = step;
     }
-    if (!next) throw new OrderCycleError([...waiting.keys()].map((s) => s.id).sort());
+    if (!next) throw new OrderCycleError(circleIn(waiting).map((s) => s.id));
     waiting.delete(next);
     for (const blockers of waiting.values()) blockers.delete(next);
     ordered.push(next);
   }
   return ordered;
+}
+
+/** The steps of one circle, from the first in the library's order; every waiting step has a blocker that waits too. */
+function circleIn<S extends Orderable>(waiting: ReadonlyMap<S, ReadonlySet<S>>): S[] {
+  const path: S[] = [];
+  const byPlace = (a: S, b: S) => a.number - b.number || a.id.localeCompare(b.id);
+  let at = [...waiting.keys()].sort(byPlace)[0];
+  while (at && !path.includes(at)) {
+    path.push(at);
+    at = [...(waiting.get(at) ?? [])].find((s) => waiting.has(s));
+  }
+  const circle = path.slice(at ? path.indexOf(at) : 0).reverse();
+  const first = circle.indexOf([...circle].sort(byPlace)[0] as S);
+  return [...circle.slice(first), ...circle.slice(0, first)];
 }

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { SWITCH_GEAR } from "../tank/book.ts";
 import { PARAMETERS } from "../units/parameters.ts";
+import { DECISIONS } from "./decisions.ts";
 
 /** A source of water as it is kept. */
 export const SourceFactsSchema = z.object({
@@ -50,6 +51,10 @@ export const OpBodySchema = z.discriminatedUnion("type", [
   z.object({ type: z.literal("tick"), step }),
   z.object({ type: z.literal("untick"), step }),
   z.object({ type: z.literal("skip"), step, reason: words }),
+  /** A job that a rule keeps from this visit is done all the same. */
+  z.object({ type: z.literal("override"), task: step, reason: words }),
+  /** What becomes of a job that was left out for the third time. */
+  z.object({ type: z.literal("decide"), task: step, what: z.enum(DECISIONS) }),
   z.object({ type: z.literal("dirt"), step, dirt: z.number().int().min(1).max(5) }),
   z.object({
     type: z.literal("reading"),

@@ -1,4 +1,4 @@
-import { jobOf, tasksFor } from "../programme/index.ts";
+import { isSeldom, jobOf, tasksFor } from "../programme/index.ts";
 import type { PlanInput } from "./inputs.ts";
 import { programmeOn } from "./programmeOn.ts";
 
@@ -19,6 +19,7 @@ export function minutesForWater(
   tanks: number,
 ): number {
   const { due } = tasksFor(programmeOn(input, true), { on: input.on, nextOn: input.nextVisitOn }, input.book);
-  const work = due.reduce((sum, d) => sum + jobOf(d.task).minutes, AROUND_MINUTES);
+  // What comes seldom gives way to the water, not the water to it.
+  const work = due.filter((d) => !isSeldom(d.task)).reduce((sum, d) => sum + jobOf(d.task).minutes, AROUND_MINUTES);
   return Math.max(0, (windowMinutes - setUpMinutes) / Math.max(1, tanks) - work);
 }

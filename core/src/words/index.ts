@@ -1,3 +1,3 @@
 export { misfitSentence } from "./misfit.ts";
-export { movedSentence } from "./moved.ts";
+export { brokenSentence, limitWords, movedSentence } from "./moved.ts";
 export { limitSentence, litresText, TRIM_WORD, trimSentence, waterSentence, withUnit } from "./sentences.ts";

@@ -1,5 +1,6 @@
 import { sayDay } from "../calendar/index.ts";
-import type { MergePlacement } from "../programme/index.ts";
+import type { MergePlacement, MergePlan, RestLimit } from "../programme/index.ts";
+import { daysWords } from "../programme/index.ts";
 import { figure } from "../units/index.ts";
 
 const inSentence = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
@@ -28,4 +29,18 @@ export function movedSentence(placement: MergePlacement, nameOf: (id: string) =>
     case "no-visit-in-window":
       return `${moved}: no visit falls inside its window; the nearest would be ${sayDay(nearestOn)}.`;
   }
+}
+
+/** A rule that a plan does not keep, in a sentence. */
+export function brokenSentence(broken: MergePlan["broken"][number], nameOf: (id: string) => string): string {
+  const { rule, taskId, on, otherId, otherOn } = broken;
+  const [a, b] = [nameOf(taskId), inSentence(nameOf(otherId))];
+  return rule === "biological-rest"
+    ? `${a} on ${sayDay(on)} and ${b} on ${sayDay(otherOn)} lie less than four weeks apart.`
+    : `${a} and ${b} do not belong on one visit, ${sayDay(on)}.`;
+}
+
+/** How far the four weeks can be kept where units are set to come too often, in a sentence. */
+export function limitWords({ units, leastEveryDays, setEveryDays }: RestLimit): string {
+  return `Four weeks between ${units.join(" and ")} can only be kept if each comes every ${daysWords(leastEveryDays)} or less often; one is set to every ${daysWords(setEveryDays)}. The plan keeps the rule, and they come later than set.`;
 }

@@ -12,7 +12,8 @@ import { writeEntries } from "../find/entries";
 import { newId } from "../ids";
 import { letterTokenHash } from "../letters";
 import { photoStore } from "../photos/store";
-import { archiveImport, business, client, site, tank, tankKind } from "../schema";
+import { fillJobs } from "../programme/firmJobs";
+import { archiveImport, business, client, firmJob, site, tank, tankKind } from "../schema";
 import type { Scope } from "../scope";
 import { encrypt, openUnder } from "../secrets";
 import { refreshStatus } from "../status";
@@ -61,8 +62,9 @@ export async function readArchive(
   try {
     await inTransaction(async (tx) => {
       const [before] = await tx.select().from(business).where(eq(business.id, scope.businessId));
-      // The library's kinds stand in every business; the archive brings its own.
+      // The library's kinds and jobs stand in every business; the archive brings its own copies.
       await tx.delete(tankKind).where(eq(tankKind.businessId, scope.businessId));
+      await tx.delete(firmJob).where(eq(firmJob.businessId, scope.businessId));
       const parser = new JSONParser({
         paths: ["$.format", "$.version", "$.codesSalt", "$.business", "$.tables.*.*", "$.photos.*", "$.sha256"],
         keepStack: false,
@@ -76,6 +78,7 @@ export async function readArchive(
       await reader.flush(tx);
       reader.requireWhole(summed.sha256());
       await fillKinds(tx, scope.businessId);
+      await fillJobs(tx, scope.businessId);
       await settle(tx, scope.businessId, today);
       await tx.insert(archiveImport).values({
         id: newId(),

@@ -16,6 +16,7 @@ export const ARCHIVED = {
   saltBatch: t.saltBatch,
   barrel: t.barrel,
   tankKind: t.tankKind,
+  firmJob: t.firmJob,
   tank: t.tank,
   animal: t.animal,
   animalEvent: t.animalEvent,
@@ -101,11 +102,15 @@ export const BusinessSchema = z.strictObject({
 export const ARCHIVE_FORMAT = "keel-round-archive";
 /**
  * 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. 3: changes
- * planned at the bench.
+ * planned at the bench. 4: the firm's own jobs, and what a tank's job has of its own.
  */
-export const ARCHIVE_VERSION = 3;
+export const ARCHIVE_VERSION = 4;
 
-const UNPLANNED = { visit: { chosen: null } };
+const UNPROGRAMMED = {
+  task: { cadence: null, performer: null, minutes: null, pin: null, plannedOn: null },
+  person: { vanKit: [], pace: 1 },
+};
+const UNPLANNED = { visit: { chosen: null }, ...UNPROGRAMMED };
 
 /** What rows of earlier versions did not say yet, by version. */
 export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, object>>>> = {
@@ -116,6 +121,7 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, objec
     ...UNPLANNED,
   },
   2: UNPLANNED,
+  3: UNPROGRAMMED,
 };
 
 /** An archive as a whole. Never parsed at once: its rows are, one by one. */

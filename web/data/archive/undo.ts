@@ -6,6 +6,7 @@ import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
 import { photoStore } from "../photos/store";
+import { fillJobs } from "../programme/firmJobs";
 import { archiveImport, business, deskChange, job, operation, person, photo, tankStatus } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction } from "../transaction";
@@ -76,6 +77,7 @@ export async function undoArchive(scope: Scope, id: string, { now }: When): Prom
     const { id: _, ...settings } = made.settingsBefore as typeof business.$inferSelect;
     await tx.update(business).set(settings).where(eq(business.id, scope.businessId));
     await fillKinds(tx, scope.businessId);
+    await fillJobs(tx, scope.businessId);
     await writeEntries(tx, scope.businessId, { all: true });
     await tx.update(archiveImport).set({ undoneAt: now }).where(mine);
     return files;

@@ -1,7 +1,7 @@
 import { type Entity, type FieldValue, fieldOf, recordKinds, sayField } from "@keel-round/core/book";
 import { civilOf } from "@keel-round/core/calendar";
 import type { BarrelContents } from "@keel-round/core/mixing";
-import { libraryTask, type TaskCode, taskLibrary } from "@keel-round/core/programme";
+import { isLibraryTask, libraryTask } from "@keel-round/core/programme";
 import { figure } from "@keel-round/core/units";
 import { litresText } from "@keel-round/core/words";
 import { and, desc, eq } from "drizzle-orm";
@@ -92,9 +92,16 @@ function inWords(
     return plain(`confirmed ${label}`);
   }
   if (change.field.startsWith("job:")) {
-    const code = change.field.slice("job:".length);
-    const name = code in taskLibrary ? libraryTask(code as TaskCode).name : code;
-    return plain(`${change.new ? "put into the programme" : "took out of the programme"}: ${name.toLowerCase()}`);
+    const [code = "", what] = change.field.slice("job:".length).split(":");
+    const name = (isLibraryTask(code) ? libraryTask(code).name : code).toLowerCase();
+    if (what)
+      return {
+        what: `${name}, ${what}`,
+        old: String(change.old ?? ""),
+        new: String(change.new ?? ""),
+        restorable: false,
+      };
+    return plain(`${change.new ? "put into the programme" : "took out of the programme"}: ${name}`);
   }
   const field = fieldOf(entity, change.field);
   if (!field) return plain(`changed ${change.field}`);

@@ -1,6 +1,4 @@
-import { addDays } from "@keel-round/core/calendar";
-import { kindProgramme, libraryTask } from "@keel-round/core/programme";
-import { quickStart, type TankKind, tankMisfits } from "@keel-round/core/tank";
+import { quickStart, tankMisfits } from "@keel-round/core/tank";
 import { TankKindSchema, VesselSchema } from "@keel-round/core/tank/schema";
 import { misfitSentence } from "@keel-round/core/words";
 import { and, eq, isNull } from "drizzle-orm";
@@ -9,35 +7,15 @@ import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
 import { newId } from "../ids";
-import { deskChange, source, tank, task } from "../schema";
+import { giveProgramme } from "../programme/save";
+import { deskChange, source, tank } from "../schema";
 import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
-import { inTransaction, type Queries } from "../transaction";
+import { inTransaction } from "../transaction";
 import { firmKind } from "./kinds";
 import { brokenLinks } from "./links";
 import { MADE, type When } from "./records";
 import { layTankVisits } from "./tankVisits";
-
-/** Gives a tank the jobs of its kind: tests are due at once, everything else counts from the day. */
-export async function giveProgramme(
-  tx: Queries,
-  businessId: string,
-  tankId: string,
-  kind: TankKind,
-  today: string,
-): Promise<void> {
-  await tx.insert(task).values(
-    kindProgramme[kind].map((code) => ({
-      id: newId(),
-      businessId,
-      tankId,
-      code,
-      everyDays: libraryTask(code).everyDays,
-      giveDays: libraryTask(code).giveDays,
-      lastDoneOn: typeof libraryTask(code).result === "object" ? addDays(today, -libraryTask(code).everyDays) : today,
-    })),
-  );
-}
 
 /** The seven questions a tank begins with. */
 export const QuickStartSchema = z.object({
@@ -90,7 +68,7 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
       kind,
       facts,
     });
-    await giveProgramme(tx, scope.businessId, id, kind, today);
+    await giveProgramme(tx, scope.businessId, { id, book: { ...facts, kind } }, today);
     await tx.insert(deskChange).values({
       id: newId(),
       businessId: scope.businessId,

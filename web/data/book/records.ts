@@ -6,7 +6,8 @@ import { notFound, Refused } from "../define";
 import { type Which, writeEntries } from "../find/entries";
 import { groupBy } from "../groupBy";
 import { newId } from "../ids";
-import { deskChange, person, site, tank, visit } from "../schema";
+import { OWN_CODE, settleJob } from "../programme/firmJobs";
+import { deskChange, type firmJob, person, site, tank, visit } from "../schema";
 import type { Role, Scope } from "../scope";
 import { clientsInSight } from "../sight";
 import { refreshStatus } from "../status";
@@ -26,6 +27,7 @@ export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
   source: ["office", "technician"],
   kind: ["office"],
   barrel: ["office", "technician"],
+  job: ["office"],
 };
 
 /** Pseudo-fields of the history: that a record was made, and that it rests in the archive. */
@@ -122,7 +124,7 @@ function refuseIssues(issues: Readonly<Record<string, string>>): void {
 
 /** Writes what is to be found under other words now: the record, and what is told by its name. */
 async function find(tx: Queries, businessId: string, entity: Entity, id: string): Promise<void> {
-  if (entity === "kind" || entity === "source" || entity === "barrel") return;
+  if (entity === "kind" || entity === "source" || entity === "barrel" || entity === "job") return;
   const which: Which =
     entity === "client"
       ? { clientId: id }
@@ -198,12 +200,17 @@ export async function insertRecord(
 ): Promise<string> {
   const store = stores[entity];
   refuseIssues(await brokenLinks(tx, scope, entity, values));
-  const columns = { ...store.columnsOf(values, null), ...more };
+  const columns = {
+    ...store.columnsOf(values, null),
+    ...(entity === "job" ? { code: `${OWN_CODE}${newId()}` } : {}),
+    ...more,
+  };
   refuseIssues(store.misfits(columns, scope.units));
   const id = newId();
   await tx.insert(store.table).values({ id, businessId: scope.businessId, ...columns } as never);
   await writeChanges(tx, scope, batchId, now, [{ entity, entityId: id, field: MADE, old: null, new: values.name }]);
   if (entity === "tank") await layTankVisits(tx, scope.businessId, id, today);
+  if (entity === "job") await settleJob(tx, scope, null, id);
   const tankIds = await tanksOf(tx, scope.businessId, entity, id, columns);
   if (later) {
     later.note(tankIds);
@@ -279,6 +286,7 @@ export async function updateRow(
     ...keys.map((key) => ({ entity, entityId: row.id, field: key, old: before[key] ?? null, new: after[key] ?? null })),
     ...confirmations.map((key) => ({ entity, entityId: row.id, field: `confirmed:${key}`, old: false, new: true })),
   ]);
+  if (entity === "job") await settleJob(tx, scope, row as unknown as typeof firmJob.$inferSelect, row.id);
   const tankIds = await tanksOf(tx, scope.businessId, entity, row.id, row, { ...row, ...columns });
   if (later) {
     later.note(tankIds);

@@ -1,6 +1,8 @@
 import {
   type Entity,
   factsWith,
+  JOB_COLUMNS,
+  jobWith,
   KIND_COLUMNS,
   kindWith,
   recordKinds,
@@ -9,9 +11,11 @@ import {
   TANK_COLUMNS,
   type Values,
   valuesOfFacts,
+  valuesOfJob,
   valuesOfKind,
   valuesOfSource,
 } from "@keel-round/core/book";
+import { FirmJobSchema } from "@keel-round/core/programme/schema";
 import { type TankFacts, tankMisfits } from "@keel-round/core/tank";
 import { KindFactsSchema, TankFactsSchema } from "@keel-round/core/tank/schema";
 import type { UnitPreference } from "@keel-round/core/units";
@@ -20,7 +24,7 @@ import { SourceFactsSchema } from "@keel-round/core/visit/schema";
 import { misfitSentence } from "@keel-round/core/words";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import type { z } from "zod";
-import { animal, barrel, client, equipment, site, source, tank, tankKind } from "../schema";
+import { animal, barrel, client, equipment, firmJob, site, source, tank, tankKind } from "../schema";
 
 /** What every table of the book has; queries that serve all of them are written against this one. */
 export type BookTable = typeof client;
@@ -118,6 +122,12 @@ const kindStore = document(tankKind, KIND_COLUMNS, KindFactsSchema, {
   empty: {},
 });
 
+const jobStore = document(firmJob, JOB_COLUMNS, FirmJobSchema, {
+  read: valuesOfJob,
+  write: jobWith,
+  empty: {},
+});
+
 /** Where each kind of record lies. */
 export const stores: Readonly<Record<Entity, Store>> = {
   client: plain("client", client),
@@ -128,4 +138,5 @@ export const stores: Readonly<Record<Entity, Store>> = {
   source: sourceStore,
   kind: kindStore,
   barrel: plain("barrel", barrel),
+  job: jobStore,
 };

@@ -1,4 +1,5 @@
 import type { Windows } from "@keel-round/core/book";
+import type { Cadence, FirmJob, Pin } from "@keel-round/core/programme";
 import type { KindFacts as LibraryKind, TankFacts } from "@keel-round/core/tank";
 import type { UnitPreference } from "@keel-round/core/units";
 import type { DailyLimits, SourceFacts } from "@keel-round/core/visit";
@@ -91,6 +92,10 @@ export const person = mysqlTable(
     dayStartMinute: int("day_start_minute").notNull(),
     dayEndMinute: int("day_end_minute").notNull(),
     vanKg: double("van_kg").notNull(),
+    /** What the van carries on any day. */
+    vanKit: json("van_kit").$type<readonly string[]>().notNull().default([]),
+    /** How much slower than the firm's usual this person works, learnt from the log; 1 as long as nothing is known. */
+    pace: double("pace").notNull().default(1),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
@@ -214,6 +219,22 @@ export const saltBatch = mysqlTable(
       foreignColumns: [source.businessId, source.id],
     }),
   ],
+);
+
+/** A job of the programme library as the firm has it: its own copy of a library job, or one of its own. */
+export const firmJob = mysqlTable(
+  "firm_job",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
+    code: varchar("code", { length: 60 }).notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    facts: json("facts").$type<FirmJob>().notNull(),
+    ...edited,
+  },
+  (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("firm_job_code_uq").on(t.businessId, t.code)],
 );
 
 export const tank = mysqlTable(
@@ -389,7 +410,7 @@ export const accessLook = mysqlTable(
   ],
 );
 
-/** A job of a tank's programme. Its code names a library task. */
+/** A job of a tank's programme. Its code names a job of the library or of the firm. */
 export const task = mysqlTable(
   "task",
   {
@@ -403,6 +424,13 @@ export const task = mysqlTable(
     slips: int("slips").notNull().default(0),
     lastSkipReason: varchar("last_skip_reason", { length: 400 }),
     lastSector: int("last_sector").notNull().default(0),
+    /** This tank's own, where they differ from the job's. */
+    cadence: json("cadence").$type<Cadence | null>(),
+    performer: mysqlEnum("performer", ["technician", "owner"]),
+    minutes: double("minutes"),
+    /** The visit that somebody put it on, and the one it was laid on with the other long jobs of its site. */
+    pin: json("pin").$type<Pin | null>(),
+    plannedOn: civilDate("planned_on"),
     /** Taken out of the programme; kept, so that it can come back with its history. */
     removedAt: instant("removed_at"),
   },

@@ -118,7 +118,8 @@ export const stepLog = mysqlTable(
     visitId: uuid("visit_id"),
     step: varchar("step", { length: 80 }).notNull(),
     onDate: civilDate("on_date").notNull(),
-    outcome: mysqlEnum("outcome", ["done", "skipped"]).notNull(),
+    /** A job that slipped for the third time was decided on: it counts anew from there. */
+    outcome: mysqlEnum("outcome", ["done", "skipped", "decided"]).notNull(),
     minutes: double("minutes"),
     dirt: int("dirt"),
     intervalDays: int("interval_days"),

@@ -1,10 +1,10 @@
 import type { Entity, Values } from "@keel-round/core/book";
 import { quickStart, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import { and, eq, sql } from "drizzle-orm";
-import { giveProgramme } from "../book/newTank";
 import { insertRecord, Later, lockRow, updateRow, type When } from "../book/records";
 import { stores } from "../book/stores";
 import { db } from "../connection";
+import { giveProgramme } from "../programme/save";
 import { importReading, reading } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction, type Queries } from "../transaction";
@@ -41,14 +41,18 @@ async function publishRecords(
           await updateRow(tx, scope, entity, target, values, when, file.id, [], later);
           continue;
         }
-        const more = entity === "tank" ? { facts: assumedFacts(file, row, values) } : {};
+        const facts = entity === "tank" ? assumedFacts(file, row, values) : null;
+        const more = facts ? { facts } : {};
         const id = await insertRecord(tx, scope, entity, values, more, when, file.id, later);
-        if (entity === "tank") await giveProgramme(tx, scope.businessId, id, values.kind as TankKind, when.today);
+        if (facts) {
+          const book = { ...facts, kind: values.kind as TankKind };
+          await giveProgramme(tx, scope.businessId, { id, book }, when.today);
+        }
       }
 }
 
 /** Facts of a tank of a file: what no cell told is as usual for its kind, and marked as assumed. */
-function assumedFacts(file: ImportFile, row: ImportRow, values: Values): object {
+function assumedFacts(file: ImportFile, row: ImportRow, values: Values): TankFacts {
   const told = new Set(file.meanings.flatMap((m, i) => (m.key && (row.cells[i] ?? "").trim() !== "" ? [m.key] : [])));
   const facts = stores.tank.columnsOf(values, null).facts as TankFacts;
   const usual = quickStart({

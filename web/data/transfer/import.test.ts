@@ -360,7 +360,7 @@ describe("cards and places", () => {
     expect(cards.counts.same).toBeGreaterThan(20);
     const places = await check(await stage("site", JSON.stringify(await sitesAsGeoJson(maud))));
     expect(places.counts).toMatchObject({ new: 0, change: 0, error: 0 });
-    expect(places.counts.same).toBe(36);
+    expect(places.counts.same).toBe(37);
   });
   test("of another program make clients with their people, and sites on the map", async () => {
     const card = (...lines: string[]) => ["BEGIN:VCARD", "VERSION:3.0", ...lines, "END:VCARD", ""].join("\r\n");

@@ -49,6 +49,8 @@ export interface RecordFormProps {
   readonly called?: (field: Field, now: Readonly<Record<string, unknown>>) => string;
   /** What the firm usually has in a field; where this record differs it is said, and a press away. */
   readonly usual?: Values;
+  /** Whose that is; then every field is held against it, not only the choices. */
+  readonly usualOf?: string;
   /** Shown only: who may look but not edit. */
   readonly readOnly?: boolean;
   /** A drawing that follows the typing. */
@@ -73,6 +75,7 @@ export function RecordForm(props: RecordFormProps) {
     aside,
     readOnly = false,
     usual,
+    usualOf,
     called = (field: Field) => field.label,
   } = props;
   const router = useRouter();
@@ -204,7 +207,8 @@ export function RecordForm(props: RecordFormProps) {
                         onConfirm={() => setConfirmed([...confirmed, field.key])}
                         says={sayField(field, values[field.key], units, (id) => names[id] ?? id)}
                         readOnly={readOnly}
-                        usual={field.type.kind === "choice" ? usual?.[field.key] : undefined}
+                        usual={usualOf || field.type.kind === "choice" ? usual?.[field.key] : undefined}
+                        usualOf={usualOf ?? "The firm"}
                       />
                     ))}
                   </Box>
@@ -264,6 +268,7 @@ function Entry({
   says,
   readOnly,
   usual,
+  usualOf,
 }: {
   field: Field;
   label: string;
@@ -275,6 +280,7 @@ function Entry({
   says: string;
   readOnly: boolean;
   usual: FieldValue | undefined;
+  usualOf: string;
 }) {
   const id = field.key.replace(/\./g, "-");
   const error = form.issues[field.key] ?? Object.entries(form.issues).find(([k]) => k.startsWith(`${field.key}.`))?.[1];
@@ -337,13 +343,13 @@ function Entry({
       )}
       {usual !== undefined && writeField(field, usual, units) !== value && (
         <Flex gap="8px" align="baseline" fontSize="13px" color="soft" mt="3px">
-          The firm: {sayField(field, usual, units)}
+          {usualOf}: {sayField(field, usual, units) || "nothing"}
           <QuietButton
             type="button"
             fontSize="12px"
             px="6px"
             py="0"
-            aria-label={`${label} as the firm has it`}
+            aria-label={`${label} as ${lower(usualOf)} has it`}
             onClick={() => form.set(field.key, writeField(field, usual, units))}
           >
             take it
@@ -363,3 +369,5 @@ function Entry({
     </Box>
   );
 }
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -3,12 +3,13 @@ import type { Scope } from "@/data/scope";
 import { PartsNav } from "@/kit/PartsNav";
 
 /** Parts of the desk beside the records. */
-type Part = Entity | "files" | "firm";
+type Part = Entity | "files" | "firm" | "upkeep";
 
 const PARTS: readonly (readonly [Part, string])[] = [
-  ...(["client", "site", "tank", "animal", "equipment", "source", "barrel", "kind"] as const).map(
+  ...(["client", "site", "tank", "animal", "equipment", "source", "barrel", "kind", "job"] as const).map(
     (e) => [e, (recordKinds[e].many[0]?.toUpperCase() ?? "") + recordKinds[e].many.slice(1)] as const,
   ),
+  ["upkeep", "Upkeep"],
   ["files", "Import and export"],
   ["firm", "The firm"],
 ];

@@ -28,6 +28,7 @@ export function RecordPage({
   looks,
   below,
   visits,
+  library,
   today,
 }: {
   scope: Scope;
@@ -43,6 +44,8 @@ export function RecordPage({
     readonly series: readonly SeriesLine[];
     readonly people: readonly { readonly id: string; readonly name: string }[];
   } | null;
+  /** Of a job: the same as the library has it; null for anything else. */
+  library: Values | null;
   today: string;
 }) {
   const editable = mayEdit(scope, entity);
@@ -83,6 +86,7 @@ export function RecordPage({
           save={saveRecordAction}
           undo={undoAction}
           madeAt={`/desk/${entity}/`}
+          {...(library ? { usual: library, usualOf: "The library" } : {})}
         />
       </Box>
       {visits && (

@@ -8,6 +8,7 @@ const FIRST: Readonly<Record<Entity, readonly string[]>> = {
   animal: ["tankId", "count", "hazard", "since"],
   source: ["kind", "siteId", "coldC", "salt.name", "conditioner.name"],
   barrel: ["capacityL", "heaterW", "notes"],
+  job: ["when", "by", "minutes", "reason"],
   kind: ["targetC", "targetPsu", "mostShare", "schools.policy", "schools.share"],
   equipment: ["tankId", "kind", "installedOn", "serviceEveryDays", "lastServicedOn"],
 };

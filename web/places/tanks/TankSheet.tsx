@@ -1,12 +1,13 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type Values, valuesOfFacts } from "@keel-round/core/book";
+import type { Job } from "@keel-round/core/programme";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { trimSentence } from "@keel-round/core/words";
 import type { AnimalWithEvents } from "@/data/book/animals";
 import type { Equipment } from "@/data/book/equipment";
+import type { YearAhead } from "@/data/programme/yearAhead";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
-import type { YearAhead } from "@/data/yearAhead";
 import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
@@ -22,7 +23,7 @@ import { AnimalsTab } from "./sheet/AnimalsTab";
 import { EquipmentTab } from "./sheet/EquipmentTab";
 import { HistoryTab } from "./sheet/HistoryTab";
 import { type ArchivePhotoAction, type PhotoLine, PhotosTab } from "./sheet/PhotosTab";
-import { ProgrammeTab } from "./sheet/ProgrammeTab";
+import { ProgrammeTab } from "./sheet/programme/ProgrammeTab";
 import { ReadingsTab } from "./sheet/ReadingsTab";
 import { SectionTab } from "./sheet/SectionTab";
 
@@ -44,6 +45,7 @@ export interface TabData {
   readonly options?: LinkOptions;
   readonly firm?: Values;
   readonly year?: YearAhead;
+  readonly library?: readonly { readonly code: string; readonly job: Job; readonly ofKind: boolean }[];
 }
 
 export const TABS = [
@@ -120,7 +122,14 @@ export function TankSheet({
       {tab === "section" && <SectionTab scope={scope} sheet={sheet} today={today} />}
       {tab === "readings" && <ReadingsTab scope={scope} sheet={sheet} />}
       {tab === "programme" && (
-        <ProgrammeTab sheet={sheet} year={data.year ?? null} today={today} editable={actions !== null} />
+        <ProgrammeTab
+          sheet={sheet}
+          year={data.year ?? null}
+          gear={data.equipment ?? []}
+          library={data.library ?? []}
+          today={today}
+          editable={actions !== null}
+        />
       )}
       {tab === "animals" && (
         <AnimalsTab

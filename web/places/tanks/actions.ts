@@ -4,19 +4,26 @@ import { z } from "zod";
 import { QuickStartSchema, startTank } from "@/data/book/newTank";
 import { defineAction } from "@/data/define";
 import { archivePhoto } from "@/data/photos/photos";
-import { saveTankJobs, TankJobsSchema } from "@/data/tanks";
+import { PinSchema, pinJob } from "@/data/programme/pin";
+import { ProgrammeSchema, saveProgramme } from "@/data/programme/save";
 import { whenOf } from "@/data/when";
 
-/** Puts jobs into a tank's programme or lets them rest. */
-export const saveJobsAction = defineAction({
-  name: "tanks.save-jobs",
+/** Saves changes to a tank's programme. */
+export const saveProgrammeAction = defineAction({
+  name: "tanks.save-programme",
   roles: ["office", "technician"],
-  input: TankJobsSchema,
-  foreign: (ids) => ({ tankId: ids.tankId, jobs: [] }),
-  run: (scope, input) => {
-    const { now, today } = whenOf(scope);
-    return saveTankJobs(scope, input, today, now);
-  },
+  input: ProgrammeSchema,
+  foreign: (ids) => ({ tankId: ids.tankId, jobs: [{ code: "photo", active: false }] }),
+  run: (scope, input) => saveProgramme(scope, input, whenOf(scope)),
+});
+
+/** Puts a job on a visit, or gives it back to the plan. */
+export const pinJobAction = defineAction({
+  name: "tanks.pin-job",
+  roles: ["office", "technician"],
+  input: PinSchema,
+  foreign: (ids) => ({ tankId: ids.tankId, code: "photo", on: null }),
+  run: (scope, input) => pinJob(scope, input, whenOf(scope)),
 });
 
 /** Makes a tank from seven answers. */

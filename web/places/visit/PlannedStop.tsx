@@ -10,9 +10,11 @@ import { latestOf } from "@/kit/latest";
 import { Section } from "@/kit/Section";
 import { StepList } from "@/kit/StepList";
 import { TrimMark } from "@/kit/Trim";
+import { TwoHands } from "@/kit/TwoHands";
 import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
 import { WorkedFigure } from "@/kit/Working";
-import { clock } from "@/kit/words";
+import { clock, duration } from "@/kit/words";
+import { KitList } from "./KitList";
 
 /** A stop as it is planned: per tank the change, the steps in their order, and what to load. */
 export function PlannedStop({
@@ -42,7 +44,7 @@ export function PlannedStop({
         {stop.site.access} {DRAIN[stop.site.drain]}
       </Box>
       {stop.tanks.map((t) => (
-        <TankPlan key={t.visitId} of={t} scope={scope} />
+        <TankPlan key={t.visitId} of={t} scope={scope} person={round.person} />
       ))}
     </Box>
   );
@@ -69,7 +71,7 @@ function VisitButton({ of, several, startable }: { of: RoundTank; several: boole
   );
 }
 
-function TankPlan({ of, scope }: { of: RoundTank; scope: Scope }) {
+function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: Round["person"] }) {
   const { plan, input } = of;
   const sector = plan.steps.find((s) => s.sector !== undefined)?.sector;
   return (
@@ -93,18 +95,19 @@ function TankPlan({ of, scope }: { of: RoundTank; scope: Scope }) {
           size="16px"
           decimals={0}
         />
+        <Span color="soft">eight in ten within {duration(plan.cautiousMinutes ?? plan.minutes)}</Span>
       </Flex>
       <Flex gap="32px" mt="10px" direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minW="0" w="100%">
+          <SubHead>On the clock</SubHead>
+          <Box py="8px">
+            <TwoHands steps={plan.steps} />
+          </Box>
           <SubHead>Steps, in this order</SubHead>
           <StepList steps={plan.steps} />
           <Box mt="14px">
             <SubHead>To load and to check back in</SubHead>
-            <Box py="8px" columns={{ base: 2, md: 3 }} fontSize="14px">
-              {plan.kit.map((k) => (
-                <Box key={k}>{k}</Box>
-              ))}
-            </Box>
+            <KitList kit={plan.kit} van={person.vanKit} personId={person.id} who={person.name.split(" ")[0] ?? ""} />
           </Box>
         </Box>
         <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>

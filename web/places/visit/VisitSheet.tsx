@@ -2,7 +2,15 @@
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import type { SwitchGear } from "@keel-round/core/tank";
-import { exceptionSentence, gearName, type Step } from "@keel-round/core/visit";
+import {
+  DECIDE_AFTER_SLIPS,
+  DECISIONS,
+  type Decision,
+  exceptionSentence,
+  gearName,
+  mayWait,
+  type Step,
+} from "@keel-round/core/visit";
 import { useCallback, useEffect, useState } from "react";
 import { registerWorker } from "@/device/register";
 import type { SyncState } from "@/device/sync";
@@ -359,6 +367,7 @@ function OneStep({
         </H2>
         {step.slips ? <Box color="ochre">slipped {step.slips === 1 ? "once" : `${step.slips} times`}</Box> : null}
         <StepBody visit={visit} step={step} />
+        {step.held && !settled && <Overrule visit={visit} held={step.held} />}
         {asking && (
           <Box mt="12px" role="alert">
             <Notice tone="danger">
@@ -389,16 +398,12 @@ function OneStep({
         )}
         {skipping && (
           <Box mt="12px">
-            <Box color="soft" mb="6px">
-              Why is it left out?
-            </Box>
-            <Flex gap="6px" wrap="wrap">
-              {SKIP_REASONS.map((r) => (
-                <QuietButton key={r} type="button" minH="48px" onClick={() => skip(r)}>
-                  {r}
-                </QuietButton>
-              ))}
-            </Flex>
+            {step.task && !mayWait(visit.kept.input) && (
+              <Box color="ochre" mb="6px">
+                A reading of this tank drifts: what is left out now works against it.
+              </Box>
+            )}
+            {slipsAgain(step) ? <Decide visit={visit} step={step} onDone={onSettled} /> : <SkipReasons onSkip={skip} />}
           </Box>
         )}
       </Box>
@@ -464,6 +469,83 @@ function OneStep({
   );
 }
 
+/** Left out twice already: the third time somebody decides. */
+const slipsAgain = (step: Step) => step.task !== undefined && (step.slips ?? 0) >= DECIDE_AFTER_SLIPS;
+
+function SkipReasons({ onSkip }: { onSkip: (reason: string) => void }) {
+  return (
+    <>
+      <Box color="soft" mb="6px">
+        Why is it left out?
+      </Box>
+      <Flex gap="6px" wrap="wrap">
+        {SKIP_REASONS.map((r) => (
+          <QuietButton key={r} type="button" minH="48px" fontWeight="400" onClick={() => onSkip(r)}>
+            {r}
+          </QuietButton>
+        ))}
+      </Flex>
+    </>
+  );
+}
+
+const DECISION_WORD: Record<Decision, string> = {
+  must: "At the next visit, first of all",
+  rarer: "Half as often again is enough",
+  owner: "The owner does it",
+  rest: "Out of the programme",
+};
+
+/** A job that is left out for the third time: what becomes of it. */
+function Decide({ visit, step, onDone }: { visit: LiveVisit; step: Step; onDone: () => void }) {
+  const decide = async (what: Decision) => {
+    await visit.say({ type: "decide", task: step.id, what });
+    const refusal = await visit.say({ type: "skip", step: step.id, reason: DECISION_WORD[what].toLowerCase() });
+    if (!refusal) onDone();
+  };
+  return (
+    <Box>
+      <Box color="ochre" mb="6px">
+        It was left out {step.slips} times already. What becomes of it?
+      </Box>
+      <Flex gap="6px" wrap="wrap">
+        {DECISIONS.map((what) => (
+          <QuietButton key={what} type="button" minH="48px" onClick={() => decide(what)}>
+            {DECISION_WORD[what]}
+          </QuietButton>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+const OVERRULE_REASONS = ["it is blocked", "it is broken", "the flow has nearly stopped"] as const;
+
+/** A job that a rule keeps from today, done all the same with a reason. */
+function Overrule({ visit, held }: { visit: LiveVisit; held: NonNullable<Step["held"]> }) {
+  return (
+    <Box mt="14px">
+      <Box color="soft" mb="6px">
+        {held.strict
+          ? "Little else is left alone here. Do it today only if:"
+          : "Here it is advice. Do it today because:"}
+      </Box>
+      <Flex gap="6px" wrap="wrap">
+        {[...OVERRULE_REASONS, ...(held.strict ? [] : ["it suits today"])].map((reason) => (
+          <QuietButton
+            key={reason}
+            type="button"
+            minH="48px"
+            onClick={() => visit.say({ type: "override", task: held.code, reason })}
+          >
+            {reason}
+          </QuietButton>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
 const DONE_WORD: Readonly<Record<string, string>> = {
   drain: "At the mark",
   refill: "Filled",
@@ -507,20 +589,13 @@ function Close({ visit, unsettled }: { visit: LiveVisit; unsettled: readonly Ste
         {unsettled.map((s) => (
           <Box key={s.id} py="8px" borderBottomWidth="1px" borderColor="rule">
             <Box fontWeight="560">Not done: {s.title}</Box>
-            <Flex gap="6px" mt="6px" wrap="wrap">
-              {SKIP_REASONS.map((r) => (
-                <QuietButton
-                  key={r}
-                  type="button"
-                  minH="44px"
-                  fontSize="14px"
-                  fontWeight="400"
-                  onClick={() => say({ type: "skip", step: s.id, reason: r })}
-                >
-                  {r}
-                </QuietButton>
-              ))}
-            </Flex>
+            <Box mt="6px">
+              {slipsAgain(s) ? (
+                <Decide visit={visit} step={s} onDone={() => {}} />
+              ) : (
+                <SkipReasons onSkip={(reason) => void say({ type: "skip", step: s.id, reason })} />
+              )}
+            </Box>
           </Box>
         ))}
         {open.length > 0 && (

@@ -29,6 +29,8 @@ export function refusalSentence(refusal: {
       return `Still off: ${list(items.map((g) => gearName(g as SwitchGear)))}. Switch it on, or say why it stays off.`;
     case "finding-still-open":
       return `Still open: ${list(items)}. Fixed, put off to a day, or for the owner?`;
+    case "third-slip":
+      return `Left out for the third time: ${list(items)}. Decide at the step what becomes of it.`;
     case "unknown-reading":
       return "That reading was taken back already.";
     case "salt-questioned":

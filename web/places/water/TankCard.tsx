@@ -6,9 +6,9 @@ import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
 import type { ReactNode } from "react";
 import { AppLink } from "@/kit/AppLink";
 import { A, H1, Span, Table } from "@/kit/elements";
+import { PrintButton } from "@/kit/PrintButton";
 import { Section } from "@/kit/Section";
 import { Cell } from "@/kit/table";
-import { PrintButton } from "./PrintButton";
 
 /** A change on one sheet of paper: it stands at the tank with a strip of tape, where no screen may get wet. */
 export function TankCard({

@@ -214,6 +214,8 @@ export function asksFor({ needs }: Pick<Job, "needs">, book: Asked): boolean {
     (!needs.bed || book.display.substrate !== "bare") &&
     (!needs.lid || book.lidded) &&
     (needs.units === undefined || units >= needs.units) &&
+    (needs.unitCalled === undefined ||
+      book.filterUnits.some((u) => u.name.toLowerCase().includes(needs.unitCalled ?? ""))) &&
     (!needs.ownerTopsUp || book.topUp === "owner")
   );
 }

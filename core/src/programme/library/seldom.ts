@@ -37,7 +37,13 @@ export const seldom = {
     "every 4 weeks, give or take 8 days",
     6,
     "It is the only biological filter: half stays as it is.",
-    { kit: ["bucket for tank water"], result: "dirt", unit: 0, caution: "Tank water only, never the tap." },
+    {
+      kit: ["bucket for tank water"],
+      result: "dirt",
+      unit: 0,
+      needs: { unitCalled: "sponge" },
+      caution: "Tank water only, never the tap.",
+    },
   ),
   "reactor-top-up": job(
     "Top up the reactor's media",
@@ -228,7 +234,7 @@ export const seldom = {
   cartridges: job(
     "Change the purifier's cartridges",
     "leave",
-    "when TDS is above 10, at the latest every 12 months, give or take 30 days",
+    "when TDS is above 20, at the latest every 12 months, give or take 30 days",
     15,
     "Spent carbon lets chlorine through to the membrane; sediment chokes it.",
     {

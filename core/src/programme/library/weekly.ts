@@ -117,7 +117,7 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     6,
     "It clogs fast, and a clogged one stops without a sound.",
-    { kit: ["bucket for tank water"], result: "dirt", caution: TANK_WATER },
+    { kit: ["bucket for tank water"], result: "dirt", needs: { unitCalled: "internal" }, caution: TANK_WATER },
   ),
   "hang-on-filter": job(
     "Rinse the hang-on filter's pad and tube",
@@ -125,7 +125,12 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     6,
     "Its thin tube scales and it stops priming; a dry start burns the motor.",
-    { kit: ["bucket for tank water", "pipe brush"], result: "dirt", caution: TANK_WATER },
+    {
+      kit: ["bucket for tank water", "pipe brush"],
+      result: "dirt",
+      needs: { unitCalled: "hang-on" },
+      caution: TANK_WATER,
+    },
   ),
   "top-up-sensor": job(
     "Clean and try the top-up sensor",
@@ -181,7 +186,12 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     5,
     "Kept for emergencies: a leak or a dead animal does not wait for mixing.",
-    { kit: ["barrel with a pump"], uses: ["salt"], caution: "A full barrel is heavy: fill it where it stands." },
+    {
+      kit: ["barrel with a pump"],
+      uses: ["salt"],
+      needs: { sump: true },
+      caution: "A full barrel is heavy: fill it where it stands.",
+    },
   ),
   "batch-purified": job(
     "Leave purified water ready",
@@ -189,7 +199,11 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     3,
     "For top-up and for an emergency change; it takes hours to make.",
-    { kit: ["closed barrel"], caution: "A purifier left running alone floods: a float, or a timer." },
+    {
+      kit: ["closed barrel"],
+      needs: { reservoir: true },
+      caution: "A purifier left running alone floods: a float, or a timer.",
+    },
   ),
   carbon: job(
     "Replace the carbon",

@@ -3,7 +3,9 @@ import { EntitySchema } from "@keel-round/core/book/schema";
 import { notFound } from "next/navigation";
 import { linkOptions, listRecords } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
+import { differingJobs } from "@/data/programme/firmJobs";
 import type { ListAddress } from "@/places/desk/columns";
+import { Differing } from "@/places/desk/Differing";
 import { RecordList } from "@/places/desk/RecordList";
 
 export default async function RecordsPage({
@@ -18,7 +20,7 @@ export default async function RecordsPage({
   const known = EntitySchema.safeParse(entity);
   if (!known.success) notFound();
   const asks = readFilters(known.data, address as Readonly<Record<string, unknown>>, scope.units);
-  const [list, options] = await Promise.all([
+  const [list, options, differing] = await Promise.all([
     listRecords(scope, known.data, {
       q: address.q,
       sort: address.sort,
@@ -27,6 +29,12 @@ export default async function RecordsPage({
       page: Number.parseInt(address.page ?? "1", 10) || 1,
     }),
     linkOptions(scope, known.data),
+    known.data === "job" ? differingJobs(scope) : [],
   ]);
-  return <RecordList scope={scope} entity={known.data} {...list} address={address} options={options} asks={asks} />;
+  return (
+    <>
+      <RecordList scope={scope} entity={known.data} {...list} address={address} options={options} asks={asks} />
+      {differing.length > 0 && <Differing jobs={differing} />}
+    </>
+  );
 }

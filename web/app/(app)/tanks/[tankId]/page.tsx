@@ -1,14 +1,17 @@
+import type { TankKind } from "@keel-round/core/tank";
 import { animalsWithEvents } from "@/data/book/animals";
 import { equipmentOfTank } from "@/data/book/equipment";
 import { historyOf } from "@/data/book/history";
 import { firmValues } from "@/data/book/kinds";
 import { linkOptions } from "@/data/book/lists";
+import { db } from "@/data/connection";
 import { orNotFound, pageScope } from "@/data/pageScope";
 import { photosOf } from "@/data/photos/photos";
+import { firmLibrary } from "@/data/programme/firmJobs";
+import { loadYear } from "@/data/programme/yearAhead";
 import type { Scope } from "@/data/scope";
 import { loadTank } from "@/data/tanks";
 import { whenOf } from "@/data/when";
-import { loadYear } from "@/data/yearAhead";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
 import { archivePhotoAction } from "@/places/tanks/actions";
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
@@ -26,7 +29,7 @@ async function tabData(
     case "equipment":
       return { equipment: await equipmentOfTank(scope.businessId, tankId) };
     case "programme":
-      return scope.role === "owner" ? {} : { year: await loadYear(scope, siteId, today) };
+      return scope.role === "owner" ? {} : programmeData(scope, tankId, kind as TankKind, siteId, today);
     case "photos":
       return { photos: await photosOf(scope, tankId) };
     case "history":
@@ -38,6 +41,16 @@ async function tabData(
     default:
       return {};
   }
+}
+
+/** The year ahead, the equipment that wears, and the library that the programme is held against. */
+async function programmeData(scope: Scope, tankId: string, kind: TankKind, siteId: string, today: string) {
+  const [year, equipment, library] = await Promise.all([
+    loadYear(db(), scope.businessId, siteId, today),
+    equipmentOfTank(scope.businessId, tankId),
+    firmLibrary(db(), scope.businessId, kind),
+  ]);
+  return { year, equipment, library };
 }
 
 export default async function TankPage({

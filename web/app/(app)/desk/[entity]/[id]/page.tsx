@@ -8,6 +8,7 @@ import { belowRecord, linkOptions, loadRecord } from "@/data/book/lists";
 import { seriesOf } from "@/data/book/series";
 import { orNotFound, pageScope } from "@/data/pageScope";
 import { technicians } from "@/data/people";
+import { libraryOf } from "@/data/programme/firmJobs";
 import { whenOf } from "@/data/when";
 import { RecordPage } from "@/places/desk/RecordPage";
 
@@ -21,13 +22,14 @@ export default async function OneRecordPage({ params }: { params: Promise<{ enti
   if (known.data === "tank") redirect(`/tanks/${id}?tab=settings`);
   const { now, today } = whenOf(scope);
   const found = await orNotFound(loadRecord(scope, known.data, id));
-  const [options, history, looks, below, series, people] = await Promise.all([
+  const [options, history, looks, below, series, people, library] = await Promise.all([
     linkOptions(scope, known.data),
     historyOf(scope, known.data, id),
     known.data === "site" ? looksOf(scope, id, new Date(now.getTime() - LOOK_DAYS * 86_400_000)) : [],
     belowRecord(scope, known.data, id),
     known.data === "site" ? seriesOf(scope, id) : null,
     known.data === "site" ? technicians(scope) : [],
+    known.data === "job" ? libraryOf(scope, id) : null,
   ]);
   return (
     <RecordPage
@@ -36,6 +38,7 @@ export default async function OneRecordPage({ params }: { params: Promise<{ enti
       {...found}
       options={options}
       below={below}
+      library={library}
       visits={series && { series, people }}
       history={history}
       looks={looks.map(({ at, by }) => {

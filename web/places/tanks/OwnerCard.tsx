@@ -1,0 +1,103 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { ownerList } from "@keel-round/core/programme";
+import { programmeOn } from "@keel-round/core/visit";
+import type { TankSheet } from "@/data/tanks";
+import { AppLink } from "@/kit/AppLink";
+import { A, H1, H2, Span, Table } from "@/kit/elements";
+import { PrintButton } from "@/kit/PrintButton";
+import { Cell } from "@/kit/table";
+
+/** What the owner of a tank does between visits, on one sheet of paper for the cabinet's door. */
+export function OwnerCard({
+  sheet,
+  business,
+  phone,
+}: {
+  sheet: Pick<TankSheet, "row" | "site" | "input">;
+  business: string;
+  phone: string;
+}) {
+  const { row, site, input } = sheet;
+  const groups = ownerList(programmeOn(input, true));
+  const animals = input.book.animals.map((a) => `${a.count} ${a.name}`).join(", ");
+  return (
+    <Box
+      maxW="760px"
+      mx="auto"
+      p="24px"
+      bg="sheet"
+      minH="100dvh"
+      css={{ "@media print": { padding: 0, "& .screen": { display: "none" } } }}
+    >
+      <Flex className="screen" gap="14px" align="center" mb="18px">
+        <PrintButton />
+        <A asChild color="coralline" textDecoration="underline">
+          <AppLink href={`/tanks/${row.id}?tab=programme`}>Back to the programme</AppLink>
+        </A>
+      </Flex>
+      <Flex
+        justify="space-between"
+        align="baseline"
+        borderBottomWidth="2px"
+        borderColor="ink"
+        pb="8px"
+        wrap="wrap"
+        gap="10px"
+      >
+        <H1 fontSize="26px" fontWeight="660">
+          {row.name}: your own list
+        </H1>
+        <Span>{site.name}</Span>
+      </Flex>
+      {groups.length === 0 && (
+        <Box mt="16px" fontSize="17px">
+          Nothing is for you to do here: we see to all of it. If something looks or sounds different, call us.
+        </Box>
+      )}
+      {groups.map(({ when, jobs }) => (
+        <Box key={when} mt="18px">
+          <H2 fontSize="19px" fontWeight="660">
+            {when}
+          </H2>
+          <Table w="100%" borderCollapse="collapse" mt="4px">
+            <tbody>
+              {jobs.map((j) => (
+                <tr key={j.code}>
+                  <Cell w="30px" verticalAlign="top">
+                    <Box w="18px" h="18px" borderWidth="2px" borderColor="ink" mt="3px" />
+                  </Cell>
+                  <Cell>
+                    <Box fontSize="18px" fontWeight="600">
+                      {j.name}
+                      {j.code === "owner-count" && animals && (
+                        <Span fontWeight="400">
+                          : <Span className="num">{animals}</Span>
+                        </Span>
+                      )}
+                    </Box>
+                    <Box fontSize="15px" color="soft">
+                      {j.reason}
+                      {j.needs.length > 0 && ` With: ${j.needs.join(", ")}.`}
+                    </Box>
+                    {j.caution && (
+                      <Box fontSize="15px" color="vermilion">
+                        {j.caution}
+                      </Box>
+                    )}
+                  </Cell>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        </Box>
+      ))}
+      <Box mt="20px" fontSize="16px">
+        If anything gasps at the surface, lies on its side, or the floor is wet: {business},{" "}
+        <Span className="num" fontWeight="660" whiteSpace="nowrap">
+          {phone}
+        </Span>
+        , at any hour. Plug out before hands go in.
+      </Box>
+    </Box>
+  );
+}
