@@ -45,8 +45,8 @@ test("removing a due task, a sump or a school visibly changes the list of steps"
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Saved.")).toBeVisible();
   await page.getByRole("link", { name: "Programme" }).click();
-  await page.getByLabel(/Clean the glass inside/).uncheck();
-  await page.getByRole("button", { name: "Save the programme" }).click();
+  await page.getByRole("button", { name: "Clean the glass inside", exact: true }).click();
+  await page.getByRole("button", { name: "Take it out of the programme" }).click();
   await expect(page.getByText("Saved. The next visit follows it.")).toBeVisible();
 
   await page.goto(stop);

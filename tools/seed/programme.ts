@@ -29,6 +29,7 @@ export function addProgramme(
   const young = youngJobs(story.facts, day(0)) as TaskCode[];
   for (const [i, code] of [...codes, ...young].entries()) {
     const { everyDays, giveDays, by, cadence } = libraryTask(code);
+    const past = story.past?.[code];
     const into = INTO[(i + story.tank.length) % INTO.length] ?? 0.5;
     rows.add(t.task, {
       id: newId(),
@@ -36,7 +37,10 @@ export function addProgramme(
       code,
       everyDays,
       giveDays,
-      lastDoneOn: lastDone(cadence, day) ?? day(by === "owner" ? -1 : -Math.round(everyDays * into)),
+      lastDoneOn:
+        (past ? day(-past.doneDaysAgo) : null) ??
+        lastDone(cadence, day) ??
+        day(by === "owner" ? -1 : -Math.round(everyDays * into)),
     });
   }
 }

@@ -451,6 +451,8 @@ export function stories(day: (offset: number) => string): Story[] {
         "wave-maker-soak": { doneDaysAgo: 60 },
         "probe-calibrate": { doneDaysAgo: 85 },
         "phosphate-media": { doneDaysAgo: 12 },
+        "filter-a": { doneDaysAgo: 10 },
+        "filter-b": { doneDaysAgo: 75 },
       },
     },
     {

@@ -63,7 +63,14 @@ export function TwoHands({ steps }: { steps: readonly Step[] }) {
         {ticks.map((m) => (
           <g key={m}>
             <Line x1={x(m)} x2={x(m)} y1={HANDS_Y - 6} y2={height - 18} stroke="rule" strokeWidth="1" />
-            <SvgText className="num" x={x(m)} y={height - 6} fontSize="10.5px" fill="soft" textAnchor="middle">
+            <SvgText
+              className="num"
+              x={x(m)}
+              y={height - 6}
+              fontSize="10.5px"
+              fill="soft"
+              textAnchor={x(m) > WIDTH - 14 ? "end" : "middle"}
+            >
               {m}
             </SvgText>
           </g>

@@ -22,7 +22,7 @@ test("the owner's list holds what is theirs, the daily things first, with why an
   expect(list.map((g) => g.when)).toEqual(["Every day", "Every 3 days", "Every week"]);
   expect(list[0]?.jobs.map((j) => j.code)).toEqual(["owner-count", "owner-top-up"]);
   expect(list[0]?.jobs[1]).toMatchObject({ needs: ["purified water"] });
-  expect(list[0]?.jobs[1]?.caution).toMatch(/Never salt water/);
+  expect(list[0]?.jobs[1]?.caution).toMatch(/never salt water/);
 });
 
 test("what waits for a reading is on it only once the reading called for it", () => {

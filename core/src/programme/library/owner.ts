@@ -13,7 +13,7 @@ export const ownerJobs = {
     { ...owner, uses: ["food"], caution: "One person feeds: two are twice the food." },
   ),
   "owner-feed-predators": job(
-    "Feed the predators, every third day",
+    "Feed the predators",
     "look",
     "every 3 days, give or take 1 day",
     4,
@@ -49,12 +49,12 @@ export const ownerJobs = {
     "verify",
     "every day",
     2,
-    "Only water evaporates: salt water here makes the tank saltier every day.",
+    "Only water evaporates; what is in it stays and gets stronger.",
     {
       ...owner,
       uses: ["purified water"],
       needs: { ownerTopsUp: true },
-      caution: "Never salt water, and only to the mark.",
+      caution: "Only to the mark, and never salt water: it would get saltier every day.",
     },
   ),
   "owner-dose": job("Give the daily dose", "dose", "every day", 1, "Small and daily holds what a weekly dose swings.", {

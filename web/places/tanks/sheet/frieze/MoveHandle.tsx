@@ -4,6 +4,7 @@ import { addDays, sayDay } from "@keel-round/core/calendar";
 import type { MergePlacement, MergeTask, MergeVisit } from "@keel-round/core/programme";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { G, Rect } from "@/kit/elements";
+import { PUT_ID } from "./MovePanel";
 import { type FriezeScale, ROW } from "./scale";
 
 /** Half of what a finger may take hold of, in units of the drawing. */
@@ -55,6 +56,7 @@ export function MoveHandle({
     const at = list.findIndex((on) => on >= turn.on);
     const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
     if (e.key === "Escape") return onLeave();
+    if (e.key === "Enter") return document.getElementById(PUT_ID)?.focus();
     if (step === undefined) return;
     e.preventDefault();
     const on = list[Math.max(0, Math.min(list.length - 1, at + step))];

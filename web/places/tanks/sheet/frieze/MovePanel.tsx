@@ -19,6 +19,8 @@ export type PinAction = (input: {
 }) => Promise<ActionResult<void>>;
 
 const MOST_MOVED = 4;
+/** Where Enter on a job that is being moved leads. */
+export const PUT_ID = "put-job-there";
 
 /** What a job taken to another visit does to the rest, before it counts. */
 export function MovePanel({
@@ -81,6 +83,10 @@ export function MovePanel({
       role="region"
       aria-label="Moving a job"
       data-move-panel=""
+      position="sticky"
+      bottom="8px"
+      zIndex="1"
+      boxShadow="0 2px 14px rgb(0 0 0 / 0.14)"
     >
       <Box fontWeight="640">
         {nameOf(task.id)} on {sayDay(moving.on)}
@@ -123,7 +129,7 @@ export function MovePanel({
         </Box>
       )}
       <Flex gap="8px" mt="10px" wrap="wrap">
-        <GoButton type="button" disabled={busy} onClick={() => save(moving.on)}>
+        <GoButton id={PUT_ID} type="button" disabled={busy} onClick={() => save(moving.on)}>
           Put it there
         </GoButton>
         <QuietButton type="button" onClick={onDone}>
