@@ -81,6 +81,8 @@ const LATELY: Readonly<Record<string, Story["lately"]>> = {
   "Reading room": { schools: { policy: "test-led" } },
   Counter: { schools: { policy: "continuous" } },
   "Oilskin tank": { facts: { carryAwayL: 25 } },
+  // Hot lamps over open water: off before the lid is lifted, on again with the pumps.
+  Lobby: { facts: { gear: ["co2", "heater", "filter", "lights"] } },
   "Lamp room": { schools: { policy: "reset", share: 0.4 }, readings: { salinity: 30.4 } },
   // More new water than the van carries at once.
   "Foyer right": { schools: { policy: "reset", share: 0.7 } },

@@ -12,7 +12,7 @@ export function PartsNav({
   here: string;
 }) {
   return (
-    <Nav aria-label={label} display="flex" gap="18px" mb="14px" fontSize="14.5px" overflowX="auto">
+    <Nav className="screen" aria-label={label} display="flex" gap="18px" mb="14px" fontSize="14.5px" overflowX="auto">
       {parts.map(([href, name]) => (
         <A
           key={href}

@@ -1,13 +1,13 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { METRIC } from "@keel-round/core/units";
-import type { Step } from "@keel-round/core/visit";
+import { type OrderRule, orderReasons, type Step } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import { Details, Li, Ol, Span, Summary } from "@/kit/elements";
 import { Working } from "./Working";
 import { duration } from "./words";
 
-/** The steps of a plan in their order: minutes, what, why, and the caution that belongs to each. */
-export function StepList({ steps }: { steps: readonly Step[] }) {
+/** The steps of a plan in their order: minutes, the caution that belongs to each, and on demand why and why there. */
+export function StepList({ steps, rules }: { steps: readonly Step[]; rules: readonly OrderRule[] }) {
   return (
     <Ol listStyle="none" p="0">
       {steps.map((step, i) => (
@@ -24,6 +24,9 @@ export function StepList({ steps }: { steps: readonly Step[] }) {
                 <Box color="soft" fontSize="13.5px">
                   {step.reason}
                   {step.kit.length > 0 && <Span color="faint"> Kit: {step.kit.join(", ")}.</Span>}
+                  {orderReasons(step, steps, rules).map((reason) => (
+                    <Box key={reason}>Here, because: {reason}</Box>
+                  ))}
                   {step.skills && (
                     <Span color="faint"> Asks for: {step.skills.map((s) => SKILL_WORD[s]).join(", ")}.</Span>
                   )}

@@ -49,7 +49,7 @@ export function biologyLeft(
   ];
   const weight =
     others.length + (rock >= MUCH_ROCK ? 2 : rock >= SOME_ROCK ? 1 : 0) + (bed ? 1 : 0) + (planted ? 1 : 0);
-  return { unit: units[unit] ?? "the filter", left, strict: weight < PLENTY, single: units.length <= 1 };
+  return { unit: units[unit] ?? "filter", left, strict: weight < PLENTY, single: units.length <= 1 };
 }
 
 /** The unit a task opens; null where it opens none. */

@@ -50,4 +50,4 @@ export { type Preview, previewOf } from "./preview.ts";
 export { partsOf, type RotationTurn, rotationOf } from "./rotation.ts";
 export { cadenceOf, dueOn, isWaiting, jobOf, NOT_CALLED, type Pin, performerOf, type TankTask } from "./task.ts";
 export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
-export { YOUNG_SHARE, type YoungPhase, youngJobs, youngNow, youngPhases } from "./young.ts";
+export { type YoungPhase, youngJobs, youngNow, youngPhases, youngShare } from "./young.ts";

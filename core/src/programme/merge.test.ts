@@ -176,15 +176,16 @@ const anyTask = (i: number) =>
       minutes: fc.integer({ min: 5, max: 60 }),
       tankId: fc.constantFrom("a", "b"),
       unit: fc.constantFrom(undefined, undefined, "one", "two", "three"),
-      kind: fc.constantFrom(undefined, undefined, "media" as const, "deep-clean" as const),
+      kind: fc.constantFrom(undefined, undefined, "media" as const, "only-filter" as const, "deep-clean" as const),
+      advisory: fc.boolean(),
     })
     .map(
-      ({ dueIn, give, unit, kind, ...t }): MergeTask => ({
+      ({ dueIn, give, unit, kind, advisory, ...t }): MergeTask => ({
         ...t,
         id: `t${i}`,
         giveDays: Math.max(1, Math.floor(t.everyDays * give)),
         lastDoneOn: addDays(START, dueIn - t.everyDays),
-        ...(unit ? { unit } : {}),
+        ...(unit ? { unit, advisory } : {}),
         ...(kind ? { kind } : {}),
       }),
     );
@@ -194,8 +195,9 @@ test(
   "for any programme no rule is broken, every turn is in its window or told late, and the order is stable",
   () =>
     fc.assert(
-      fc.property(anyTasks, fc.integer({ min: 10, max: 120 }), (tasks, free) => {
+      fc.property(anyTasks, fc.integer({ min: 10, max: 120 }), fc.option(fc.nat(9)), (all, free, pinned) => {
         const visits = weekly(52, free);
+        const tasks = all.map((t, i) => (i === 0 && pinned !== null ? { ...t, pinnedOn: day(7 * pinned) } : t));
         const plan = mergeTasks(visits, tasks);
         expect(mergeTasks(visits, tasks)).toEqual(plan);
         const byId = new Map(tasks.map((t) => [t.id, t]));
@@ -204,20 +206,33 @@ test(
           if (!task) throw new Error("unknown");
           expect(visits.some((v) => v.on === p.on)).toBe(true);
           const off = daysBetween(p.targetOn, p.on);
-          expect(off).toBeGreaterThanOrEqual(-task.giveDays);
+          // Only somebody puts a job before its window.
+          if (p.cause?.code !== "pinned" && task.pinnedOn === undefined)
+            expect(off).toBeGreaterThanOrEqual(-task.giveDays);
           expect(p.lateDays).toBe(Math.max(0, off - task.giveDays));
           for (const other of plan.placements) {
             const o = byId.get(other.taskId);
             if (!o || o === task || o.tankId !== task.tankId) continue;
             const apart = Math.abs(daysBetween(p.on, other.on));
-            if (task.unit && o.unit && task.unit !== o.unit) expect(apart).toBeGreaterThanOrEqual(28);
-            if (apart === 0 && task.kind === "media") expect(o.kind).not.toBe("deep-clean");
+            const dirties =
+              apart === 0 && ["media", "only-filter"].includes(task.kind ?? "") && o.kind === "deep-clean";
+            const close = task.unit && o.unit && task.unit !== o.unit && apart < 28;
+            if (!dirties && !close) continue;
+            // A rule gives way to a person alone, an advice to what would be late; either is reported.
+            if (task.pinnedOn === undefined && o.pinnedOn === undefined)
+              expect(!dirties && task.advisory && o.advisory, `${p.taskId} ${p.on}, ${o.id} ${other.on}`).toBe(true);
+            expect(
+              plan.broken.some((b) =>
+                [`${b.taskId} ${b.on}`, `${b.otherId} ${b.otherOn}`].includes(`${p.taskId} ${p.on}`),
+              ),
+            ).toBe(true);
           }
         }
         for (const task of tasks) {
           const turns = onOf(plan, task.id);
           for (const [i, on] of turns.entries())
-            if (i > 0) expect(daysBetween(turns[i - 1] ?? "", on)).toBeGreaterThanOrEqual(task.everyDays / 2);
+            if (i > (task.pinnedOn ? 1 : 0))
+              expect(daysBetween(turns[i - 1] ?? "", on)).toBeGreaterThanOrEqual(task.everyDays / 2);
         }
         const minutes = new Map<string, number>();
         for (const p of plan.placements)
@@ -229,6 +244,51 @@ test(
     ),
   60_000,
 );
+
+test("without what is named as its cause, a job rides with the visit nearest its day", () => {
+  const single = (i: number) =>
+    fc.record({ dueIn: fc.integer({ min: 0, max: 60 }), give: fc.integer({ min: 3, max: 28 }), task: anyTask(i) }).map(
+      ({ dueIn, give, task: { advisory: _, ...task } }): MergeTask => ({
+        ...task,
+        tankId: "a",
+        everyDays: 200,
+        giveDays: give,
+        lastDoneOn: day(dueIn - 200),
+      }),
+    );
+  const boards = fc.sample(
+    fc.tuple(fc.tuple(...Array.from({ length: 6 }, (_, i) => single(i))), fc.integer({ min: 30, max: 90 })),
+    { numRuns: 60, seed: 3 },
+  );
+  const seen = new Set<string>();
+  for (const [tasks, free] of boards) {
+    const visits = weekly(14, free);
+    const plan = mergeTasks(visits, tasks);
+    for (const p of plan.placements) {
+      if (p.on === p.nearestOn) continue;
+      const causes = [p.cause, ...p.also].flatMap((c) => (c ? [c] : []));
+      expect(causes.length, `${p.taskId} on ${p.on}`).toBeGreaterThan(0);
+      for (const c of causes) seen.add(c.code);
+      const has = (code: string) => causes.some((c) => c.code === code);
+      const freed = tasks.map((t) => {
+        // The others stay where they are.
+        if (t.id !== p.taskId) return { ...t, pinnedOn: onOf(plan, t.id)[0] ?? day(0) };
+        const { unit, kind, ...rest } = t;
+        return {
+          ...rest,
+          ...(unit && !has("biological-rest") ? { unit } : {}),
+          ...(kind && !has("not-together") ? { kind } : {}),
+        };
+      });
+      const roomy = visits.map((v) =>
+        causes.some((c) => c.code === "full" && c.on === v.on) ? { ...v, freeMinutes: 1000 } : v,
+      );
+      const after = mergeTasks(roomy, freed).placements.find((x) => x.taskId === p.taskId);
+      expect(after?.on, `${p.taskId}: ${JSON.stringify(causes)}`).toBe(p.nearestOn);
+    }
+  }
+  expect(seen).toEqual(new Set(["biological-rest", "not-together", "full"]));
+}, 60_000);
 
 /** The best there is, by trying every visit for every job: one turn each. */
 function exact(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): [number, number, number] {
@@ -264,7 +324,9 @@ function exact(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): [num
         if (o.tankId !== task.tankId) return false;
         const apart = Math.abs(daysBetween(on, visits[at[j] ?? 0]?.on ?? ""));
         if (task.unit && o.unit && task.unit !== o.unit && apart < 28) return true;
-        return apart === 0 && task.kind !== o.kind && [task.kind, o.kind].includes("media") && !!task.kind && !!o.kind;
+        return (
+          apart === 0 && task.kind !== o.kind && [task.kind, o.kind].includes("deep-clean") && !!task.kind && !!o.kind
+        );
       });
       if (breaks) continue;
       at[i] = v;
@@ -278,14 +340,14 @@ function exact(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): [num
 test("on small boards whose minutes bind it equals the best there is in nine of ten, and is never better", () => {
   const boards = fc.sample(
     fc.tuple(...Array.from({ length: 5 }, (_, i) => anyTask(i)), fc.integer({ min: 30, max: 70 })),
-    { numRuns: 120, seed: 5 },
+    { numRuns: 160, seed: 5 },
   );
   let [same, counted] = [0, 0];
   for (const [...parts] of boards) {
     const free = parts.pop() as unknown as number;
     const visits = weekly(6, free);
     // One turn each: the next one falls beyond the board.
-    const tasks = (parts as unknown as MergeTask[]).map((t) => ({
+    const tasks = (parts as unknown as MergeTask[]).map(({ advisory: _, ...t }) => ({
       ...t,
       everyDays: t.everyDays + 120,
       lastDoneOn: addDays(
@@ -312,4 +374,4 @@ test("on small boards whose minutes bind it equals the best there is in nine of 
   }
   expect(counted).toBeGreaterThan(60);
   expect(same / counted).toBeGreaterThanOrEqual(0.9);
-});
+}, 60_000);

@@ -52,7 +52,9 @@ export interface MergePlacement {
   readonly nearestOn: string;
   /** Days after its window; 0 inside. */
   readonly lateDays: number;
+  /** What kept it from there, and what would have kept it as well. */
   readonly cause: MergeCause | null;
+  readonly also: readonly MergeCause[];
 }
 
 /** A site's long jobs on its visits. */
@@ -115,6 +117,9 @@ function targetOf(board: Board, job: Job, index: number): number {
   return dayOf(board, turns[index - 1] ?? LIFTED) + task.everyDays;
 }
 
+const RULES = ["biological-rest", "not-together"] as const;
+type Rule = (typeof RULES)[number];
+
 const DIRTIES = ["deep-clean", "medication"];
 const TENDER = ["media", "only-filter"];
 const mixes = (a: MergeTask["kind"], b: MergeTask["kind"]): boolean =>
@@ -128,13 +133,14 @@ function conflict(
   { task }: Job,
   day: number,
   advice = true,
-): { rule: "biological-rest" | "not-together"; job: Job; visit: number } | null {
+  only?: Rule,
+): { rule: Rule; job: Job; visit: number } | null {
   if (!task.unit && !task.kind) return null;
   for (const other of board.ofTank.get(task.tankId) ?? []) {
     if (other.task === task) continue;
     const rests = advice || !task.advisory || !other.task.advisory;
-    const bothLive = rests && task.unit && other.task.unit && task.unit !== other.task.unit;
-    const together = mixes(task.kind, other.task.kind);
+    const bothLive = only !== "not-together" && rests && task.unit && other.task.unit && task.unit !== other.task.unit;
+    const together = only !== "biological-rest" && mixes(task.kind, other.task.kind);
     if (!bothLive && !together) continue;
     for (const visit of other.turns) {
       if (visit === LIFTED) continue;
@@ -402,6 +408,7 @@ function placementsOf(board: Board, first: string): MergePlacement[] {
         const target = targetOf(board, job, index);
         const nearest = nearestVisit(board, target);
         const { task } = job;
+        const [cause = null, ...also] = visit === nearest ? [] : causesOf(board, job, index, nearest, target);
         return {
           order: job.order,
           placement: {
@@ -410,7 +417,8 @@ function placementsOf(board: Board, first: string): MergePlacement[] {
             targetOn: addDays(first, target),
             nearestOn: board.visits[nearest]?.on ?? "",
             lateDays: Math.max(0, dayOf(board, visit) - target - task.giveDays),
-            cause: visit === nearest ? null : causeOf(board, job, index, nearest, target),
+            cause,
+            also,
           },
         };
       }),
@@ -426,18 +434,22 @@ function nearestVisit({ days }: Board, target: number): number {
   return Math.abs((days[before] ?? 0) - target) <= Math.abs((days[after] ?? 0) - target) ? before : after;
 }
 
-/** What keeps an occurrence from the visit nearest its day. */
-function causeOf(board: Board, job: Job, index: number, nearest: number, target: number): MergeCause | null {
+/** All that keeps an occurrence from the visit nearest its day: without it, it would ride there. */
+function causesOf(board: Board, job: Job, index: number, nearest: number, target: number): MergeCause[] {
   const on = board.visits[nearest]?.on ?? "";
   const { task, turns } = job;
-  if (job.pinned && index === 0) return { code: "pinned" };
-  if (Math.abs(dayOf(board, nearest) - target) > task.giveDays) return { code: "no-visit-in-window" };
+  if (job.pinned && index === 0) return [{ code: "pinned" }];
+  const day = dayOf(board, nearest);
+  if (Math.abs(day - target) > task.giveDays) return [{ code: "no-visit-in-window" }];
   const at = turns[index] ?? LIFTED;
   put(board, job, index, LIFTED);
-  const rule = conflict(board, job, dayOf(board, nearest));
+  const causes: MergeCause[] = RULES.flatMap((rule) => {
+    const against = conflict(board, job, day, true, rule);
+    return against ? [{ code: rule, taskId: against.job.task.id, on: board.visits[against.visit]?.on ?? "" }] : [];
+  });
   const over = overOf(board, nearest, task.minutes);
   put(board, job, index, at);
-  if (rule) return { code: rule.rule, taskId: rule.job.task.id, on: board.visits[rule.visit]?.on ?? "" };
-  if (over > EPSILON) return { code: "full", on, overMinutes: over };
-  return halfApart(board, job, index, dayOf(board, nearest)) ? null : { code: "half-apart", on };
+  if (over > EPSILON) causes.push({ code: "full", on, overMinutes: over });
+  if (!halfApart(board, job, index, day)) causes.push({ code: "half-apart", on });
+  return causes;
 }

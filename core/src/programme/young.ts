@@ -60,5 +60,15 @@ export function youngJobs(book: Pick<TankBook, "startedOn" | "startedWith">, on:
   return [...new Set(youngNow(book, on).flatMap((p) => YOUNG_JOBS[p.name] ?? []))];
 }
 
-/** How much larger a change is than the tank's share while it is young. */
-export const YOUNG_SHARE = 1.5;
+/** How much larger a change is than the tank's share once algae show, until the tank is steady. */
+const YOUNG_SHARE = 1.5;
+const LARGER: readonly string[] = ["green", "settling"];
+
+/** What a young tank's share of a change is multiplied with on a day, and in which stretch; 1 for any other. */
+export function youngShare(
+  book: Pick<TankBook, "startedOn" | "startedWith">,
+  on: string,
+): { readonly times: number; readonly phase: string | null } {
+  const phase = youngNow(book, on).find((p) => LARGER.includes(p.name));
+  return { times: phase ? YOUNG_SHARE : 1, phase: phase?.name ?? null };
+}

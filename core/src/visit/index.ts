@@ -37,7 +37,7 @@ export {
   refillFlowLPerMinute,
   refillMinutesOf,
 } from "./moving.ts";
-export { type Orderable, OrderCycleError, type OrderRule, orderSteps } from "./order.ts";
+export { type Orderable, OrderCycleError, type OrderRule, orderReasons, orderSteps } from "./order.ts";
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
 export { programmeOn } from "./programmeOn.ts";

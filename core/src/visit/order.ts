@@ -54,6 +54,13 @@ export function orderSteps<S extends Orderable>(steps: readonly S[], rules: read
   return ordered;
 }
 
+/** Why a step comes after others of a visit: the reasons of the rules that hold it back there. */
+export function orderReasons<S extends Orderable>(step: S, steps: readonly S[], rules: readonly OrderRule[]): string[] {
+  const matches = (s: S, name: string) => s.id === name || s.phase === name;
+  const holding = rules.filter((r) => matches(step, r.after) && steps.some((s) => s !== step && matches(s, r.before)));
+  return [...new Set(holding.map((r) => r.reason))];
+}
+
 /** The steps of one circle, from the first in the library's order; every waiting step has a blocker that waits too. */
 function circleIn<S extends Orderable>(waiting: ReadonlyMap<S, ReadonlySet<S>>): S[] {
   const path: S[] = [];

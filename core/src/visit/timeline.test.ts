@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { planVisit, type Step, timelineOf } from "./index.ts";
+import { orderReasons, planVisit, rulesFor, type Step, timelineOf } from "./index.ts";
 import { bookOf, inputOf } from "./sample.fixture.ts";
 
 const step = (id: string, minutes: number, more: Partial<Step> = {}): Step => ({
@@ -66,5 +66,20 @@ describe("a planned visit", () => {
     const plan = planVisit(inputOf());
     expect(timelineOf(plan.steps).steps.map((s) => s.id)).toEqual(plan.steps.map((s) => s.id));
     expect(plan.minutes).toBeGreaterThanOrEqual(Math.max(...timelineOf(plan.steps).steps.map((s) => s.to)));
+  });
+});
+
+describe("why a step has its place", () => {
+  test("is told by the rules that hold it back, and by none that say nothing of this visit", () => {
+    const book = bookOf("community");
+    const plan = planVisit(inputOf(book));
+    const of = (id: string) => {
+      const found = plan.steps.find((s) => s.id === id);
+      if (!found) throw new Error(`No ${id}`);
+      return orderReasons(found, plan.steps, rulesFor(book.schools));
+    };
+    expect(of("drain")).toContain("Film and spores float free and leave with the water.");
+    expect(of("drain")).toContain("A hot heater in air cracks or burns.");
+    expect(of("arrive")).toEqual([]);
   });
 });

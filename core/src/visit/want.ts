@@ -1,4 +1,5 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
+import { youngShare } from "../programme/index.ts";
 import { systemVolumeL, volumeRelative95 } from "../tank/index.ts";
 import { litresToReach } from "../water/index.ts";
 import { q, type Worked, worked, Z95 } from "../worked/index.ts";
@@ -59,7 +60,9 @@ export function want(
   const { book, source } = input;
   const { policy, share } = book.schools;
   const reasons: WaterReason[] = [];
-  const baseL = share * systemL;
+  const young = youngShare(book, input.on);
+  const baseL = share * young.times * systemL;
+  if (young.phase) reasons.push({ code: "young", phase: young.phase, times: young.times });
 
   const temperature = known.temperature;
   const cold = book.bands.find((b) => b.parameter === "temperature");

@@ -49,6 +49,7 @@ export type WaterReason =
       readonly limit: number;
       readonly ph: number;
     }
+  | { readonly code: "young"; readonly phase: string; readonly times: number }
   | { readonly code: "ammonia-emergency"; readonly value: number; readonly limit: number }
   | { readonly code: "salinity-creeps"; readonly perDay: number; readonly topUpPsu: number }
   | { readonly code: "dosing-leaves-salt"; readonly perDay: number; readonly settles: number }

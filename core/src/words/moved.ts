@@ -11,23 +11,32 @@ const inSentence = (name: string) => name.charAt(0).toLowerCase() + name.slice(1
  * @param nameOf What a job is called, by its id.
  */
 export function movedSentence(placement: MergePlacement, nameOf: (id: string) => string): string | null {
-  const { cause, on, nearestOn, lateDays, taskId } = placement;
+  const { cause, also, on, lateDays, taskId } = placement;
   if (!cause) return null;
   const late = lateDays > 0 ? `, ${lateDays} ${lateDays === 1 ? "day" : "days"} after its window` : "";
+  const because = [cause, ...also].map((c) => causeWords(c, placement, nameOf));
   const moved = `${nameOf(taskId)} on ${sayDay(on)}${late}`;
+  return cause.code === "pinned" ? `${moved}, ${because[0]}.` : `${moved}: ${because.join("; and ")}.`;
+}
+
+function causeWords(
+  cause: NonNullable<MergePlacement["cause"]>,
+  { nearestOn }: MergePlacement,
+  nameOf: (id: string) => string,
+): string {
   switch (cause.code) {
     case "full":
-      return `${moved}: ${sayDay(cause.on)} is full, by ${figure(cause.overMinutes, 0)} min with it.`;
+      return `${sayDay(cause.on)} is full, by ${figure(cause.overMinutes, 0)} min with it`;
     case "biological-rest":
-      return `${moved}: ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)} needs four weeks of rest around it.`;
+      return `${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)} needs four weeks of rest around it`;
     case "not-together":
-      return `${moved}: not together with ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)}.`;
+      return `not together with ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)}`;
     case "half-apart":
-      return `${moved}: ${sayDay(cause.on)} is too near another turn of it.`;
+      return `${sayDay(cause.on)} is too near another turn of it`;
     case "pinned":
-      return `${moved}, where somebody put it.`;
+      return "where somebody put it";
     case "no-visit-in-window":
-      return `${moved}: no visit falls inside its window; the nearest would be ${sayDay(nearestOn)}.`;
+      return `no visit falls inside its window; the nearest would be ${sayDay(nearestOn)}`;
   }
 }
 

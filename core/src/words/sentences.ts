@@ -134,6 +134,8 @@ export function waterSentence(reason: WaterReason, units: UnitPreference = METRI
       return `The water is at ${withUnit("temperature", reason.value, units)}, under the floor of ${showReading("temperature", reason.floor, units)}. Find the heater's fault and bring it up slowly first; the change is put off.`;
     case "ammonia-would-rise":
       return `Do not change water: free ammonia would rise from ${figure(reason.before, 3)} to ${figure(reason.after, 3)} mg/L (act ${figure(reason.limit, 3)}), because the new water is at pH ${figure(reason.ph, 1)}. Bind the ammonia, stop feeding, and use water of the tank's own pH.`;
+    case "young":
+      return `A young tank, ${reason.phase}: changes are ${figure(reason.times, 1)} times as large until it is steady.`;
     case "ammonia-emergency":
       return `Free ammonia is ${figure(reason.value, 3)} mg/L, above ${figure(reason.limit, 3)}: change now, with air on, and test again tomorrow.`;
     case "retest":

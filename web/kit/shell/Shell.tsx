@@ -43,6 +43,7 @@ export function Shell({
         To the page
       </A>
       <Header
+        className="screen"
         h="54px"
         display="flex"
         alignItems="center"
@@ -69,6 +70,7 @@ export function Shell({
       </Header>
       <Flex>
         <Nav
+          className="screen"
           aria-label="Places"
           w={{ base: "100%", md: "132px" }}
           flexShrink={0}

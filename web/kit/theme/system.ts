@@ -1,6 +1,35 @@
 import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
 
-const both = (light: string, dark: string) => ({ value: { _light: light, _dark: dark } });
+/** Each token in a light room and in a dim one. */
+const COLORS = {
+  ground: ["#F5F3EE", "#111815"],
+  sheet: ["#FCFBF8", "#18211D"],
+  ink: ["#17231E", "#E9E6DE"],
+  soft: ["#54605A", "#AEB8B1"],
+  faint: ["#66706A", "#8F9A93"],
+  rule: ["#DAD6CC", "#2B3631"],
+  ruleStrong: ["#C4BFB2", "#43504A"],
+  coralline: ["#8A3A68", "#DE97BE"],
+  corallineSolid: ["#8A3A68", "#A04A7B"],
+  corallineWash: ["#F3E6EE", "#33212C"],
+  water: ["#3C6490", "#86ABD3"],
+  waterDeep: ["#3C6490", "#4A75A3"],
+  waterMid: ["#6C8FB4", "#5E83AA"],
+  waterPale: ["#C9D8E7", "#2C4259"],
+  waterLeaving: ["#EAF0F6", "#1F2E3D"],
+  ochre: ["#8A5A0E", "#E2B25F"],
+  ochreWash: ["#F6EAD2", "#332A14"],
+  vermilion: ["#AE3620", "#F39079"],
+  vermilionWash: ["#F8E1DB", "#3B2019"],
+  waste: ["#8C8272", "#A79D8C"],
+  band: ["#E2E7DC", "#2A382F"],
+  bed: ["#E3DCCB", "#4A4435"],
+  rock: ["#B9AFA6", "#6D655D"],
+} as const;
+
+const ON_PAPER: Record<`--${string}`, string> = Object.fromEntries(
+  Object.entries(COLORS).map(([name, [light]]) => [`--kr-colors-${name}`, `${light} !important`]),
+);
 
 /** The tokens of the look. Water blue is for quantities of water only; coralline is the one colour of action. */
 const config = defineConfig({
@@ -27,6 +56,10 @@ const config = defineConfig({
     summary: { cursor: "pointer" },
     ".sr-only": { position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" },
     "button, input, select, textarea": { font: "inherit", color: "inherit" },
+    // On paper a page is its own contents.
+    ".screen": { "@media print": { display: "none !important" } },
+    // On paper the colours are those of a light room, whatever the screen's; the tokens' own layer comes later.
+    ".dark": { "@media print": ON_PAPER },
   },
   theme: {
     breakpoints: { sm: "480px", md: "760px", lg: "1040px", xl: "1180px" },
@@ -39,31 +72,9 @@ const config = defineConfig({
       radii: { s: { value: "3px" } },
     },
     semanticTokens: {
-      colors: {
-        ground: both("#F5F3EE", "#111815"),
-        sheet: both("#FCFBF8", "#18211D"),
-        ink: both("#17231E", "#E9E6DE"),
-        soft: both("#54605A", "#AEB8B1"),
-        faint: both("#66706A", "#8F9A93"),
-        rule: both("#DAD6CC", "#2B3631"),
-        ruleStrong: both("#C4BFB2", "#43504A"),
-        coralline: both("#8A3A68", "#DE97BE"),
-        corallineSolid: both("#8A3A68", "#A04A7B"),
-        corallineWash: both("#F3E6EE", "#33212C"),
-        water: both("#3C6490", "#86ABD3"),
-        waterDeep: both("#3C6490", "#4A75A3"),
-        waterMid: both("#6C8FB4", "#5E83AA"),
-        waterPale: both("#C9D8E7", "#2C4259"),
-        waterLeaving: both("#EAF0F6", "#1F2E3D"),
-        ochre: both("#8A5A0E", "#E2B25F"),
-        ochreWash: both("#F6EAD2", "#332A14"),
-        vermilion: both("#AE3620", "#F39079"),
-        vermilionWash: both("#F8E1DB", "#3B2019"),
-        waste: both("#8C8272", "#A79D8C"),
-        band: both("#E2E7DC", "#2A382F"),
-        bed: both("#E3DCCB", "#4A4435"),
-        rock: both("#B9AFA6", "#6D655D"),
-      },
+      colors: Object.fromEntries(
+        Object.entries(COLORS).map(([name, [light, dark]]) => [name, { value: { _light: light, _dark: dark } }]),
+      ) as Record<keyof typeof COLORS, { readonly value: { readonly _light: string; readonly _dark: string } }>,
     },
   },
 });

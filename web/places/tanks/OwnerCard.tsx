@@ -21,14 +21,7 @@ export function OwnerCard({
   const groups = ownerList(programmeOn(input, true));
   const animals = input.book.animals.map((a) => `${a.count} ${a.name}`).join(", ");
   return (
-    <Box
-      maxW="760px"
-      mx="auto"
-      p="24px"
-      bg="sheet"
-      minH="100dvh"
-      css={{ "@media print": { padding: 0, "& .screen": { display: "none" } } }}
-    >
+    <Box maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
       <Flex className="screen" gap="14px" align="center" mb="18px">
         <PrintButton />
         <A asChild color="coralline" textDecoration="underline">

@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/letter";
+import { rulesFor } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
@@ -104,7 +105,7 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
             <TwoHands steps={plan.steps} />
           </Box>
           <SubHead>Steps, in this order</SubHead>
-          <StepList steps={plan.steps} />
+          <StepList steps={plan.steps} rules={rulesFor(input.book.schools, input.tasks)} />
           <Box mt="14px">
             <SubHead>To load and to check back in</SubHead>
             <KitList kit={plan.kit} van={person.vanKit} personId={person.id} who={person.name.split(" ")[0] ?? ""} />

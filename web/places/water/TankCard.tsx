@@ -60,14 +60,7 @@ export function TankCard({
     ],
   ];
   return (
-    <Box
-      maxW="760px"
-      mx="auto"
-      p="24px"
-      bg="sheet"
-      minH="100dvh"
-      css={{ "@media print": { padding: 0, "& .screen": { display: "none" } } }}
-    >
+    <Box maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
       <Flex className="screen" gap="14px" align="center" mb="18px">
         <PrintButton />
         <A asChild color="coralline" textDecoration="underline">

@@ -101,6 +101,7 @@ export const called = {
       kit: ["bucket for tank water", "pipe brush"],
       result: "dirt",
       unit: 0,
+      needs: { units: 1 },
       caution: "Tank water only, never the tap: chlorine kills the filter.",
     },
   ),

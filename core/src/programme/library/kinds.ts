@@ -113,7 +113,7 @@ export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = Ob
     ],
     planted: [...FRESH, ...FED, ...PLANTS, ...CANISTER, "filter-a", "filter-b", "gas-cylinder", "vacuum-sector"],
     "planted-low": [...FRESH, ...FED, ...PLANTS, "prefilter", "sponge-half", "hang-on-filter"],
-    shrimp: [...FRESH, ...FED, ...SPONGE, "test-gh", "test-alkalinity", "minerals", "lids", "spot-siphon"],
+    shrimp: [...FRESH, ...FED, ...SPONGE, "test-gh", "test-alkalinity", "minerals", "lids", "spot-siphon", "carbon"],
     "rift-lake": [
       ...FRESH,
       ...FED,

@@ -13,7 +13,7 @@ export const seldom = {
     "every 60 days, give or take 14 days",
     20,
     "Cleaned in old tank water; what else lives in the tank carries it meanwhile.",
-    { kit: ["bucket for tank water", "pipe brush"], result: "dirt", unit: 0, caution: TANK_WATER },
+    { kit: ["bucket for tank water", "pipe brush"], result: "dirt", unit: 0, needs: { units: 1 }, caution: TANK_WATER },
   ),
   "filter-b": job(
     "Service filter B",

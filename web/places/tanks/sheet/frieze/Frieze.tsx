@@ -55,7 +55,16 @@ export function Frieze({
   );
   const visitDays = useMemo(() => year.visits.map((v) => v.on), [year]);
   const scale = friezeScale(today, days, visitDays);
-  if (!tank || year.visits.length === 0) return null;
+  if (!tank || year.visits.length === 0)
+    return (
+      <Box mb="18px">
+        <SubHead>Upkeep, visit by visit</SubHead>
+        <Notice tone="care">
+          No visit comes to this tank, so nothing can be laid out. Give its site recurring visits at the desk; until
+          then the programme below only counts the days.
+        </Notice>
+      </Box>
+    );
 
   const nameOf = (id: string) => {
     const of = year.tanks.find((t) => id.startsWith(`${t.id} `));
