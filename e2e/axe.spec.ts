@@ -52,7 +52,7 @@ for (const colorScheme of ["light", "dark"] as const) {
     await check(page, "a tank described");
     await page.goto("/tanks/new");
     await check(page, "new tank");
-    for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel"]) {
+    for (const kind of ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel", "job"]) {
       await page.goto(`/desk/${kind}`);
       await check(page, `${kind} list`);
       if (kind === "tank") continue;
@@ -60,6 +60,10 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.waitForURL(`**/desk/${kind}/**`);
       await check(page, `${kind} form`);
     }
+    await page.goto("/desk/upkeep");
+    await check(page, "upkeep of the firm");
+    await page.goto(`/owner-card?tank=${tank.match(/[0-9a-f-]{36}/)?.[0]}`);
+    await check(page, "the owner's own list");
     await page.goto("/desk/site/new");
     await check(page, "new site");
     const desk = await browser.newContext({

@@ -1,6 +1,6 @@
 import { addDays, civilOf, instantOf, occurrences, ruleFor, weekday } from "@keel-round/core/calendar";
 import type { BarrelContents } from "@keel-round/core/mixing";
-import { libraryTask } from "@keel-round/core/programme";
+import { adaptInterval, libraryTask } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { METRIC, type Parameter } from "@keel-round/core/units";
@@ -36,6 +36,7 @@ import { walkThrough } from "./walkThrough.ts";
 
 const BASE = { lat: 50.42, lon: -4.68 };
 const KM_PER_DEGREE = 111.2;
+const LEARNT_FROM_DAYS = 28;
 /** Sites whose last visit is logged by operations. */
 const WALKED: readonly string[] = ["Ormond house", "Quince house"];
 /** What lies in every van of the firm. */
@@ -453,11 +454,17 @@ function addTank(
       });
     if (known)
       rows.add(t.stepLog, { id: newId(), ...base, step: code, onDate: day(-known.doneDaysAgo), outcome: "done" });
+    const ratings = log.flatMap((s) => (s.dirt === null ? [] : [{ dirt: s.dirt, intervalDays: s.intervalDays }]));
+    // What comes with most visits keeps its day; long ones have learnt from how dirty they were, where the story says so.
+    const learnt =
+      !story.learns || everyDays < LEARNT_FROM_DAYS
+        ? everyDays
+        : ratings.reduce((days, _, i) => adaptInterval(days, everyDays, ratings.slice(0, i + 1)), everyDays);
     rows.add(t.task, {
       id: newId(),
       ...base,
       code,
-      everyDays,
+      everyDays: learnt,
       giveDays,
       lastDoneOn: past.lastDone.get(code) ?? day(-everyDays),
       slips: known ? (known.slips ?? 0) : Math.max(0, skips),

@@ -75,6 +75,8 @@ export interface Story {
     readonly source?: string;
     readonly readings?: Partial<Record<Parameter, number>>;
   };
+  /** Its long jobs come as often as their dirt has taught. */
+  readonly learns?: boolean;
   /** Jobs of its kind that it does not have. */
   readonly without?: readonly TaskCode[];
   /** What lately called for jobs of its own; readings and counts by days ago. */
@@ -589,6 +591,7 @@ export function stories(day: (offset: number) => string): Story[] {
       setUpMinutes: 9,
       bucketL: 20,
       tank: "Archerfish",
+      learns: true,
       kind: "brackish",
       source: "brackish-mix",
       rhythm: "weekly",
@@ -693,6 +696,7 @@ export function stories(day: (offset: number) => string): Story[] {
       setUpMinutes: 8,
       bucketL: 15,
       tank: "Seahorses",
+      learns: true,
       kind: "seahorse",
       source: "reef-mix",
       rhythm: "weekly",

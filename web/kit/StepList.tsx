@@ -7,7 +7,16 @@ import { Working } from "./Working";
 import { duration } from "./words";
 
 /** The steps of a plan in their order: minutes, the caution that belongs to each, and on demand why and why there. */
-export function StepList({ steps, rules }: { steps: readonly Step[]; rules: readonly OrderRule[] }) {
+export function StepList({
+  steps,
+  rules,
+  pace,
+}: {
+  steps: readonly Step[];
+  rules: readonly OrderRule[];
+  /** How much slower than usual the person works; 1 as long as nothing is known. */
+  pace: number;
+}) {
   return (
     <Ol listStyle="none" p="0">
       {steps.map((step, i) => (
@@ -43,7 +52,7 @@ export function StepList({ steps, rules }: { steps: readonly Step[]; rules: read
                 </Box>
               )}
             </Box>
-            {step.minutes >= 0.5 && <Minutes step={step} />}
+            {step.minutes >= 0.5 && <Minutes step={step} pace={pace} />}
           </Flex>
         </Li>
       ))}
@@ -59,10 +68,11 @@ const SKILL_WORD = {
 } as const;
 
 /** A step's minutes, with what they were learnt from behind them. */
-function Minutes({ step }: { step: Step }) {
+function Minutes({ step, pace }: { step: Step; pace: number }) {
   const of = worked("step-minutes", step.minutes, "min", {
     library: q(step.libraryMinutes, "min"),
     "logged on this tank": q(step.timesLogged, "times"),
+    "pace of who comes": q(pace, "times the usual"),
   });
   return (
     <Details data-working="" fontSize="13px" textAlign="right" flexShrink={0} maxW="50%">

@@ -131,13 +131,15 @@ export const catalogue = {
   },
   "step-minutes": {
     title: "Minutes for this step",
-    words: "(3 × library value + the last logged ones) ÷ (3 + their number), on a logarithmic scale.",
-    source: "This tank's own log, newest twelve.",
+    words:
+      "(3 × library value + the last logged ones) ÷ (3 + their number), on a logarithmic scale, × the pace of who comes.",
+    source: "This tank's own log, newest twelve, each at the pace of who did it.",
     limits: "Pauses longer than three times the plan are left out.",
   },
   "visit-minutes": {
     title: "Minutes at this tank",
-    words: "The minutes of all steps, less what hands do while the water runs out by itself.",
+    words:
+      "The steps laid on one pair of hands, which go on while water drains, warms or a heater cools, and wait where they must.",
     source: "Each step's own minutes, learnt from this tank's log.",
     limits: "One pair of hands; unloading and the way to the tank belong to the stop.",
   },

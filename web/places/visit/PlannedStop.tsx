@@ -105,7 +105,11 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
             <TwoHands steps={plan.steps} />
           </Box>
           <SubHead>Steps, in this order</SubHead>
-          <StepList steps={plan.steps} rules={rulesFor(input.book.schools, input.tasks)} />
+          <StepList
+            steps={plan.steps}
+            rules={rulesFor(input.book.schools, input.tasks)}
+            pace={input.personFactor ?? 1}
+          />
           <Box mt="14px">
             <SubHead>To load and to check back in</SubHead>
             <KitList kit={plan.kit} van={person.vanKit} personId={person.id} who={person.name.split(" ")[0] ?? ""} />

@@ -16,6 +16,7 @@ const EVERY: readonly TaskCode[] = [
   "heater-replace",
   "chiller-clean",
   "yearly-check",
+  "bio-media",
   "owner-count",
   "owner-look",
   "owner-temperature",

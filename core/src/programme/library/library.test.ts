@@ -36,6 +36,7 @@ const ASKED: readonly (readonly [string, readonly TankKind[], readonly TaskCode[
   ["skimmer cup", SALT, ["skimmer-cup"]],
   ["mechanical media", TANK_KINDS, ["socks", "floss", "prefilter", "sponge-half"]],
   ["a filter of bacteria", TANK_KINDS, ["filter-a", "sponge-half"]],
+  ["biological media, a part at a time", TANK_KINDS, ["bio-media"]],
   ["pipes and hoses", [...SALT, ...FRESH], ["pipes-hoses"]],
   ["a picture from the same place", TANK_KINDS, ["photo"]],
   ["carbon", [...REEF, "marine-fish", "seahorse", "community"], ["carbon"]],

@@ -45,6 +45,21 @@ export const seldom = {
       caution: "Tank water only, never the tap.",
     },
   ),
+  "bio-media": job(
+    "Replace a third of the filter's biological media",
+    "hardware",
+    "every 2 years, give or take 90 days",
+    15,
+    "Old media clogs from inside. A third at a time: what stays seeds what is new.",
+    {
+      kit: ["bucket for tank water"],
+      uses: ["biological media"],
+      unit: 0,
+      needs: { units: 1 },
+      caution: `${TANK_WATER} Old and new media go into the same bucket for a minute.`,
+      long: true,
+    },
+  ),
   "reactor-top-up": job(
     "Top up the reactor's media",
     "media",
