@@ -133,14 +133,16 @@ test("the firm edits its copy of a job, and sees what differs from the library",
   await as("Maud");
   await page.goto("/desk/job?q=lids");
   await page.getByRole("link", { name: "Wash the lids" }).click();
-  await page.getByLabel("Comes before").fill("glass");
+  const before = page.getByRole("main").getByLabel("Comes before", { exact: true });
+  await page.waitForURL("**/desk/job/**");
+  await before.fill("glass");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   // Rules that contradict each other are named.
   await expect(
     page.getByText(/each of these would have to come before another: .*Wash the lids/).first(),
   ).toBeVisible();
-  await page.getByLabel("Comes before").fill("");
-  await page.getByLabel("Takes").fill("9");
+  await before.fill("");
+  await page.getByLabel("Takes", { exact: true }).fill("9");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Saved.")).toBeVisible();
   await expect(page.getByText("The library: 5")).toBeVisible();
@@ -150,19 +152,19 @@ test("the firm edits its copy of a job, and sees what differs from the library",
 
 test("a filter that has to rest is opened all the same, with a reason and with care", async ({ as, page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await as("Ines");
+  await as("Tobiah");
   await page.goto("/round");
-  await openStop(page, "Ilves Dental");
+  await openStop(page, "Foundry Lofts");
   // The visit on the clock: hands, and what runs by itself.
-  await expect(page.locator("[data-two-hands]")).toContainText("saves");
-  await expect(page.locator("[data-kit]")).toContainText("To load, not in Ines's van");
+  await expect(page.locator("[data-two-hands]")).toContainText("Numbers are the steps below");
+  await expect(page.locator("[data-kit]")).toContainText("To load, not in Tobiah's van");
   await startVisit(page);
   await page.getByRole("tab", { name: "All steps" }).click();
-  await page.getByRole("button", { name: /Not today: service the ceramic block B/ }).click();
-  await expect(page.getByText(/Less than four weeks since service the ceramic block A/)).toBeVisible();
+  await page.getByRole("button", { name: /Not today: service the right canister/ }).click();
+  await expect(page.getByText(/The left canister was serviced less than four weeks ago; earliest/)).toBeVisible();
   await page.getByRole("button", { name: "it is blocked" }).click();
   await page.getByRole("tab", { name: "All steps" }).click();
-  await page.getByRole("button", { name: /Service the ceramic block B/ }).click();
+  await page.getByRole("button", { name: /Service the right canister/ }).click();
   await expect(page.getByText(/Done all the same: it is blocked/)).toBeVisible();
   await expect(page.getByText(/test ammonia after one and two days/)).toBeVisible();
 });

@@ -61,6 +61,16 @@ const CALLS: Readonly<Record<string, Story["calls"]>> = {
   },
 };
 
+/** Tanks with more than one filter, and when their services were last done, days ago. */
+const UNITS: Readonly<Record<string, readonly string[]>> = {
+  Lobby: ["left canister", "right canister"],
+  Workshop: ["canister A", "canister B"],
+  Snug: ["canister A", "canister B"],
+};
+const PAST: Readonly<Record<string, Story["past"]>> = {
+  Lobby: { "filter-a": { doneDaysAgo: 10 }, "filter-b": { doneDaysAgo: 75 } },
+};
+
 /** Tanks younger than the others, days old, and what they were started with. */
 const YOUNG: Readonly<Record<string, readonly [days: number, NonNullable<Story["facts"]["startedWith"]>]>> = {
   "New reef": [23, "dry-rock"],
@@ -158,7 +168,11 @@ export function fillers(day: (offset: number) => string): Story[] {
                 : ["heater", "filter"],
         lidded: !salt,
         landmarks: [{ name: "intake", kind: "intake", heightM: 0.12, airMinutes: 0 }],
-        filterUnits: [{ name: "canister filter", kind: "biological", biological: true }],
+        filterUnits: (UNITS[tank] ?? ["canister filter"]).map((name) => ({
+          name,
+          kind: "biological" as const,
+          biological: true,
+        })),
         evaporation: vary(lengthM * widthM * 3),
         topUp: "technician",
         ...(young ? { startedOn: day(-young[0]), startedWith: young[1] } : {}),
@@ -171,6 +185,7 @@ export function fillers(day: (offset: number) => string): Story[] {
       person,
       ...(LATELY[tank] ? { lately: LATELY[tank] } : {}),
       ...(CALLS[tank] ? { calls: CALLS[tank] } : {}),
+      ...(PAST[tank] ? { past: PAST[tank] } : {}),
       historyDays: young ? young[0] : 98,
       life: {
         perDay: { nitrate: perDay, ...(kind === "soft-coral" ? { alkalinity: -0.012, phosphate: 0.0012 } : {}) },

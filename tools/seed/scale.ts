@@ -1,5 +1,5 @@
 import { addDays, civilOf, ruleFor, weekday } from "@keel-round/core/calendar";
-import { kindProgramme, libraryTask } from "@keel-round/core/programme";
+import { asksFor, kindProgramme, libraryTask } from "@keel-round/core/programme";
 import { gaussian, seeded } from "@keel-round/core/simulate";
 import { kindFacts, systemVolumeL, TANK_KINDS, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
@@ -182,7 +182,7 @@ export async function loadScale(
         ["Filter", "filter"],
       ])
         rows.equipment.push({ id: newId(), businessId, tankId, name, kind: code, installedOn: addDays(today, -400) });
-      for (const code of kindProgramme[kind])
+      for (const code of kindProgramme[kind].filter((c) => asksFor(libraryTask(c), facts)))
         rows.task.push({
           id: newId(),
           businessId,

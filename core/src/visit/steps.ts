@@ -1,5 +1,6 @@
 import { daysBetween, sayDay } from "../calendar/civil.ts";
 import {
+  biologyLeft,
   type DueTask,
   HALVES,
   type HeldTask,
@@ -12,6 +13,7 @@ import {
   taskLibrary,
   taskName,
   UNRESTED_CARE,
+  unitOf,
 } from "../programme/index.ts";
 import { isSalt, type SwitchGear, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts } from "../units/index.ts";
@@ -362,25 +364,32 @@ const EATING = { aloneMinutes: 15, until: ["drain", "exchange"] } as const;
 /** A job that is kept from this visit, and why. */
 function heldStep(input: PlanInput, held: HeldTask): Step {
   const { task, because, until, other, strict } = held;
-  const otherName = input.tasks.find((t) => t.code === other);
-  const by = otherName ? taskName(otherName, input.book) : "the other filter";
-  const low = `${by.charAt(0).toLowerCase()}${by.slice(1)}`;
+  const by = input.tasks.find((t) => t.code === other);
+  const low = by ? lowerFirst(taskName(by, input.book)) : "another job";
   const why = {
     treatment: `A medication is in the water until ${sayDay(until)}; the filter is left alone, and media would take it up.`,
-    "biological-rest": `Less than four weeks since ${low}; earliest ${sayDay(until)}.${strict ? "" : " Enough else is left alone here: it is advice."}`,
-    "not-together": `Not on one visit with ${low}.`,
+    "biological-rest": `The ${unitName(input, other)} was serviced less than four weeks ago; earliest ${sayDay(until)}.${strict ? "" : " Enough else is left alone here: it is advice."}`,
+    "not-together": `Not on one visit with: ${low}.`,
   }[because];
-  const name = taskName(task, input.book);
   return {
     id: `held:${task.code}`,
     phase: "look",
     number: 28,
-    title: `Not today: ${name.charAt(0).toLowerCase()}${name.slice(1)}`,
+    title: `Not today: ${lowerFirst(taskName(task, input.book))}`,
     ...minutesOf(input, `held:${task.code}`, 0),
     kit: [],
     reason: why,
     held: { code: task.code, strict },
   };
+}
+
+const lowerFirst = (text: string) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
+
+/** The unit of bacteria that another job opened. */
+function unitName(input: PlanInput, code: string | undefined): string {
+  const task = input.tasks.find((t) => t.code === code);
+  const unit = task ? unitOf(task) : null;
+  return unit === null ? "other filter" : biologyLeft(input.book, unit).unit;
 }
 
 /** The minutes of a step with what they were learnt from; a step of no time stays one. */
@@ -482,9 +491,8 @@ function sectorOf(task: TankTask, { book }: PlanInput): number | undefined {
 
 /** What is said at a service that does not keep the four weeks. */
 function againstWords({ other, until, reason }: NonNullable<DueTask["against"]>, input: PlanInput): string {
-  const task = input.tasks.find((t) => t.code === other);
-  const by = task ? taskName(task, input.book) : "another filter";
-  return `${reason ? `Done all the same: ${reason}. ` : ""}Four weeks from ${by.charAt(0).toLowerCase()}${by.slice(1)} would be ${sayDay(until)}. ${UNRESTED_CARE}`;
+  const why = reason ? `Done all the same: ${reason}. ` : "";
+  return `${why}The ${unitName(input, other)} was serviced less than four weeks ago; they end on ${sayDay(until)}. ${UNRESTED_CARE}`;
 }
 
 /** Jobs that soak a pump, and how each school does it; acids are poured into water, never the other way. */

@@ -3,7 +3,7 @@ import { ownerList } from "@keel-round/core/programme";
 import { programmeOn } from "@keel-round/core/visit";
 import type { TankSheet } from "@/data/tanks";
 import { AppLink } from "@/kit/AppLink";
-import { A, H1, H2, Span, Table } from "@/kit/elements";
+import { A, H1, H2, Main, Span, Table } from "@/kit/elements";
 import { PrintButton } from "@/kit/PrintButton";
 import { Cell } from "@/kit/table";
 
@@ -21,7 +21,7 @@ export function OwnerCard({
   const groups = ownerList(programmeOn(input, true));
   const animals = input.book.animals.map((a) => `${a.count} ${a.name}`).join(", ");
   return (
-    <Box maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
+    <Main maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
       <Flex className="screen" gap="14px" align="center" mb="18px">
         <PrintButton />
         <A asChild color="coralline" textDecoration="underline">
@@ -91,6 +91,6 @@ export function OwnerCard({
         </Span>
         , at any hour. Plug out before hands go in.
       </Box>
-    </Box>
+    </Main>
   );
 }

@@ -5,7 +5,7 @@ import { type PlanInput, planChange } from "@keel-round/core/visit";
 import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
 import type { ReactNode } from "react";
 import { AppLink } from "@/kit/AppLink";
-import { A, H1, Span, Table } from "@/kit/elements";
+import { A, H1, Main, Span, Table } from "@/kit/elements";
 import { PrintButton } from "@/kit/PrintButton";
 import { Section } from "@/kit/Section";
 import { Cell } from "@/kit/table";
@@ -60,7 +60,7 @@ export function TankCard({
     ],
   ];
   return (
-    <Box maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
+    <Main maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
       <Flex className="screen" gap="14px" align="center" mb="18px">
         <PrintButton />
         <A asChild color="coralline" textDecoration="underline">
@@ -140,6 +140,6 @@ export function TankCard({
       <Box mt="10px" color="soft" fontSize="13.5px">
         Worked out by {by} at the bench, with {input.source.name}. What is measured at the tank goes before this card.
       </Box>
-    </Box>
+    </Main>
   );
 }

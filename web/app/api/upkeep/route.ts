@@ -10,7 +10,7 @@ import { whenOf } from "@/data/when";
 export const POST = defineRoute({
   name: "upkeep.lay",
   roles: ["office"],
-  params: z.object({}),
+  params: z.unknown(),
   run: async (scope, { request }) => {
     const work = layFirm(scope.businessId, whenOf(scope).today, request.signal);
     const encoder = new TextEncoder();

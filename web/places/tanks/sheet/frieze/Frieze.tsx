@@ -162,7 +162,6 @@ export function Frieze({
               handle={(p) =>
                 pin && first(p) ? (
                   <MoveHandle
-                    key={p.on}
                     turn={p}
                     task={task}
                     name={nameOf(task.id)}

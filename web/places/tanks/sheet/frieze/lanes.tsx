@@ -123,7 +123,7 @@ export function JobLane({
           />
         ))}
       {turns.map((p, index) => (
-        <g key={p.on}>
+        <g key={index}>
           {p.cause && scale.shows(p.nearestOn) && (
             <Path
               d={`M${scale.x(p.nearestOn) - 5} ${middle - 5} h10 v10 h-10 Z`}
