@@ -9,16 +9,24 @@ export interface DueTask {
   readonly task: TankTask;
   readonly dueOn: string;
   readonly lateDays: number;
-  /** The rest that is not kept: only advice, or put aside by somebody with a reason. */
-  readonly against?: { readonly other: string; readonly until: string; readonly reason?: string };
+  /** The rule that is not kept: only advice, or put aside by somebody with a reason. */
+  readonly against?: {
+    readonly because: HeldBy;
+    readonly other: string;
+    readonly until: string;
+    readonly reason?: string;
+  };
 }
+
+/** The rules that keep a job from a visit. */
+export type HeldBy = "biological-rest" | "treatment" | "not-together";
 
 /** Two services of bacteria on one tank stay this many civil days apart. */
 export const BIOLOGICAL_REST_DAYS = 28;
 
 /** Why a due job is not on this visit. */
 export interface HeldTask extends Omit<DueTask, "against"> {
-  readonly because: "biological-rest" | "treatment" | "not-together";
+  readonly because: HeldBy;
   readonly until: string;
   /** The job that forbids it. */
   readonly other?: string;
@@ -61,12 +69,12 @@ export function tasksFor(
   for (const candidate of candidates) {
     const reason = visit.overridden?.[candidate.task.code] ?? candidate.task.pin?.reason;
     const bar = barOf(candidate.task, tasks, due, visit, book);
-    if (!bar) due.push(candidate);
-    else if (reason !== undefined)
-      due.push({ ...candidate, against: { other: bar.other ?? "", until: bar.until, reason } });
+    const against = bar && { because: bar.because, other: bar.other ?? "", until: bar.until };
+    if (!bar || !against) due.push(candidate);
+    else if (reason !== undefined) due.push({ ...candidate, against: { ...against, reason } });
     // Advice: it waits while its window lasts, and goes ahead with care rather than late.
     else if (!bar.strict && daysBetween(candidate.dueOn, visit.nextOn) > candidate.task.giveDays)
-      due.push({ ...candidate, against: { other: bar.other ?? "", until: bar.until } });
+      due.push({ ...candidate, against });
     else held.push({ ...candidate, ...bar });
   }
   return { due, held };

@@ -489,10 +489,15 @@ function sectorOf(task: TankTask, { book }: PlanInput): number | undefined {
   return rotates ? (task.lastSector % book.sectors) + 1 : undefined;
 }
 
-/** What is said at a service that does not keep the four weeks. */
-function againstWords({ other, until, reason }: NonNullable<DueTask["against"]>, input: PlanInput): string {
+/** What is said at a job that does not keep its rule. */
+function againstWords({ because, other, until, reason }: NonNullable<DueTask["against"]>, input: PlanInput): string {
   const why = reason ? `Done all the same: ${reason}. ` : "";
-  return `${why}The ${unitName(input, other)} was serviced less than four weeks ago; they end on ${sayDay(until)}. ${UNRESTED_CARE}`;
+  const rule = {
+    "biological-rest": `The ${unitName(input, other)} was serviced less than four weeks ago; they end on ${sayDay(until)}.`,
+    treatment: `A medication is in the water until ${sayDay(until)}.`,
+    "not-together": "It does not belong on one visit with another job of today.",
+  }[because];
+  return `${why}${rule} ${UNRESTED_CARE}`;
 }
 
 /** Jobs that soak a pump, and how each school does it; acids are poured into water, never the other way. */

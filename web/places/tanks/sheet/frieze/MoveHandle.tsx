@@ -56,7 +56,11 @@ export function MoveHandle({
     const at = list.findIndex((on) => on >= turn.on);
     const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
     if (e.key === "Escape") return onLeave();
-    if (e.key === "Enter") return document.getElementById(PUT_ID)?.focus();
+    if (e.key === "Enter") {
+      // Its own press would be taken by the button that gets the focus.
+      e.preventDefault();
+      return document.getElementById(PUT_ID)?.focus();
+    }
     if (step === undefined) return;
     e.preventDefault();
     const on = list[Math.max(0, Math.min(list.length - 1, at + step))];
