@@ -52,9 +52,10 @@ export function TwoHands({ steps }: { steps: readonly Step[] }) {
     ),
   ];
   return (
-    <Box data-two-hands="">
+    <Box data-two-hands="" overflowX="auto">
       <Svg
         width="100%"
+        minW="540px"
         viewBox={`0 0 ${WIDTH} ${height}`}
         role="img"
         aria-label={`${duration(line.minutes)} on the clock. ${says.join(" ")}`}

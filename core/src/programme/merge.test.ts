@@ -85,6 +85,17 @@ describe("the rules", () => {
     const free = mergeTasks(weekly(12, 500), [units[0] as MergeTask, job("right", 14, { giveDays: 35 })]);
     expect(free.placements.map((p) => p.on)).toEqual([day(14), day(14)]);
   });
+  test("count from a service that lies before the first visit", () => {
+    const serviced = { taskId: "left", on: day(-10) };
+    const plan = mergeTasks(weekly(12, 500), [job("right", 3, { unit: "right", giveDays: 5, serviced })]);
+    // 28 days from there is day 18: the first visit after it is day 21.
+    expect(plan.placements[0]).toMatchObject({ on: day(21), cause: { code: "biological-rest", on: day(-10) } });
+    const advised = mergeTasks(weekly(12, 500), [
+      job("right", 3, { unit: "right", giveDays: 5, serviced, advisory: true }),
+    ]);
+    expect(advised.placements[0]?.on).toBe(day(0));
+    expect(advised.broken).toMatchObject([{ on: day(0), otherId: "left", otherOn: day(-10) }]);
+  });
   test("that empty a window postpone, and report how late it is", () => {
     const plan = mergeTasks(weekly(12, 500), [
       job("left", 14, { unit: "left", giveDays: 3 }),

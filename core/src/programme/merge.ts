@@ -27,6 +27,8 @@ export interface MergeTask {
   readonly onGrid?: boolean;
   /** The unit of bacteria that it services: two different ones of a tank rest four weeks. */
   readonly unit?: string;
+  /** The latest service of another unit of the tank, which lies before the first visit. */
+  readonly serviced?: { readonly taskId: string; readonly on: string };
   /** So much else is left alone that the four weeks are advice: kept, unless that would make it late. */
   readonly advisory?: boolean;
   /** Fresh media and the only filter never come with a deep clean or a medication. */
@@ -80,6 +82,8 @@ interface Job {
   readonly order: number;
   readonly lastDay: number;
   readonly firstDay: number;
+  /** The day of the latest service of another unit before the board; long ago where there was none. */
+  readonly servicedDay: number;
   readonly pinned: boolean;
   /** Occurrences, as indices of visits in their order. */
   readonly turns: number[];
@@ -127,15 +131,23 @@ const mixes = (a: MergeTask["kind"], b: MergeTask["kind"]): boolean =>
   b !== undefined &&
   ((TENDER.includes(a) && DIRTIES.includes(b)) || (DIRTIES.includes(a) && TENDER.includes(b)));
 
+/** The turn of a job that forbids another one a day, and by which rule. */
+interface Against {
+  readonly rule: Rule;
+  readonly taskId: string;
+  readonly on: string;
+}
+
 /** The job that forbids another one a day, and by which rule; null where none does. What is only advice can be left aside. */
-function conflict(
-  board: Board,
-  { task }: Job,
-  day: number,
-  advice = true,
-  only?: Rule,
-): { rule: Rule; job: Job; visit: number } | null {
+function conflict(board: Board, { task, servicedDay }: Job, day: number, advice = true, only?: Rule): Against | null {
   if (!task.unit && !task.kind) return null;
+  if (
+    task.serviced &&
+    only !== "not-together" &&
+    (advice || !task.advisory) &&
+    day - servicedDay < BIOLOGICAL_REST_DAYS
+  )
+    return { rule: "biological-rest", ...task.serviced };
   for (const other of board.ofTank.get(task.tankId) ?? []) {
     if (other.task === task) continue;
     const rests = advice || !task.advisory || !other.task.advisory;
@@ -145,8 +157,9 @@ function conflict(
     for (const visit of other.turns) {
       if (visit === LIFTED) continue;
       const apart = Math.abs(day - dayOf(board, visit));
-      if (bothLive && apart < BIOLOGICAL_REST_DAYS) return { rule: "biological-rest", job: other, visit };
-      if (together && apart === 0) return { rule: "not-together", job: other, visit };
+      const found = { taskId: other.task.id, on: board.visits[visit]?.on ?? "" };
+      if (bothLive && apart < BIOLOGICAL_REST_DAYS) return { rule: "biological-rest", ...found };
+      if (together && apart === 0) return { rule: "not-together", ...found };
     }
   }
   return null;
@@ -259,7 +272,8 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
   const jobs = tasks.map((task, order) => {
     const lastDay = daysBetween(first, task.lastDoneOn);
     const firstDay = task.firstOn === undefined ? lastDay + task.everyDays : daysBetween(first, task.firstOn);
-    return { task, order, lastDay, firstDay, pinned: task.pinnedOn !== undefined, turns: [] };
+    const servicedDay = task.serviced ? daysBetween(first, task.serviced.on) : Number.NEGATIVE_INFINITY;
+    return { task, order, lastDay, firstDay, servicedDay, pinned: task.pinnedOn !== undefined, turns: [] };
   });
   const ofTank = new Map<string, Job[]>();
   for (const job of jobs) ofTank.set(job.task.tankId, [...(ofTank.get(job.task.tankId) ?? []), job]);
@@ -294,9 +308,9 @@ function brokenOf(board: Board): MergePlan["broken"] {
     job.turns.flatMap((visit) => {
       const against = conflict(board, job, dayOf(board, visit));
       if (!against) return [];
-      const [on, otherOn] = [board.visits[visit]?.on ?? "", board.visits[against.visit]?.on ?? ""];
+      const on = board.visits[visit]?.on ?? "";
       const { id } = job.task;
-      const otherId = against.job.task.id;
+      const { taskId: otherId, on: otherOn } = against;
       if (seen.has(`${otherId} ${otherOn} ${id} ${on}`)) return [];
       seen.add(`${id} ${on} ${otherId} ${otherOn}`);
       return [{ rule: against.rule, taskId: id, on, otherId, otherOn }];
@@ -445,7 +459,7 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   put(board, job, index, LIFTED);
   const causes: MergeCause[] = RULES.flatMap((rule) => {
     const against = conflict(board, job, day, true, rule);
-    return against ? [{ code: rule, taskId: against.job.task.id, on: board.visits[against.visit]?.on ?? "" }] : [];
+    return against ? [{ code: rule, taskId: against.taskId, on: against.on }] : [];
   });
   const over = overOf(board, nearest, task.minutes);
   put(board, job, index, at);

@@ -49,8 +49,17 @@ export function seldomTasks(
       firstOn: dueOn(t),
       ...(t.pin ? { pinnedOn: t.pin.on } : {}),
       ...(cadence.by === "time" && cadence.grid ? { onGrid: true } : {}),
-      ...(left && unit !== null ? { unit: `unit ${unit}`, advisory: !left.strict } : {}),
+      ...(left && unit !== null
+        ? { unit: `unit ${unit}`, advisory: !left.strict, ...servicedBefore(tankId, tasks, unit) }
+        : {}),
       ...(kind ? { kind } : {}),
     };
   });
+}
+
+/** The latest service of another unit of the tank, also by a job that waits to be called for again. */
+function servicedBefore(tankId: string, tasks: readonly TankTask[], unit: number): Pick<MergeTask, "serviced"> {
+  const others = tasks.filter((t) => unitOf(t) !== null && unitOf(t) !== unit);
+  const last = others.reduce<TankTask | null>((l, t) => (l && l.lastDoneOn >= t.lastDoneOn ? l : t), null);
+  return last ? { serviced: { taskId: mergeId(tankId, last.code), on: last.lastDoneOn } } : {};
 }

@@ -1,4 +1,4 @@
-import { daysBetween } from "@keel-round/core/calendar";
+import { addDays, daysBetween } from "@keel-round/core/calendar";
 import { BIOLOGICAL_REST_DAYS, codeOfMergeId } from "@keel-round/core/programme";
 import { movedSentence } from "@keel-round/core/words";
 import { eq } from "drizzle-orm";
@@ -40,6 +40,13 @@ describe("a year of long jobs", () => {
       for (const b of filters)
         if (unitOf.get(a.taskId) !== unitOf.get(b.taskId) && Math.abs(daysBetween(a.on, b.on)) < BIOLOGICAL_REST_DAYS)
           expect(reported(a.on, b.on), `${a.taskId} ${a.on}, ${b.taskId} ${b.on}`).toBe(true);
+  });
+  test("keeps the four weeks from a service that is over, and says from which", async () => {
+    const { plan } = await yearOf("Ilves Dental");
+    // Block A was opened ten days ago.
+    const b = plan.placements.find((p) => codeOfMergeId(p.taskId) === "filter-b");
+    expect(daysBetween(today, b?.on ?? "")).toBeGreaterThanOrEqual(18);
+    expect(b?.cause).toMatchObject({ code: "biological-rest", on: addDays(today, -10) });
   });
   test("begins with what slipped, at the next visit, and says so", async () => {
     const { plan, visits } = await yearOf("Saltmarket Hotel");

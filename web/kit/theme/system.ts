@@ -27,8 +27,10 @@ const COLORS = {
   rock: ["#B9AFA6", "#6D655D"],
 } as const;
 
+const kebab = (name: string) => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+
 const ON_PAPER: Record<`--${string}`, string> = Object.fromEntries(
-  Object.entries(COLORS).map(([name, [light]]) => [`--kr-colors-${name}`, `${light} !important`]),
+  Object.entries(COLORS).map(([name, [light]]) => [`--kr-colors-${kebab(name)}`, `${light} !important`]),
 );
 
 /** The tokens of the look. Water blue is for quantities of water only; coralline is the one colour of action. */

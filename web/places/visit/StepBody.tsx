@@ -70,7 +70,7 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
       )}
       {step.result === "dirt" && <DirtEntry visit={visit} step={step.id} />}
       {step.on && <GearEntry visit={visit} step={step} />}
-      <Details mt="12px" fontSize="16px" color="soft" open={step.id === "arrive"}>
+      <Details mt="12px" fontSize="16px" color="soft" open={step.id === "arrive" || step.held !== undefined}>
         <Summary fontWeight="600" color="coralline" minH="32px">
           Why
         </Summary>
