@@ -454,7 +454,6 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   const { task, turns } = job;
   if (job.pinned && index === 0) return [{ code: "pinned" }];
   const day = dayOf(board, nearest);
-  if (Math.abs(day - target) > task.giveDays) return [{ code: "no-visit-in-window" }];
   const at = turns[index] ?? LIFTED;
   put(board, job, index, LIFTED);
   const causes: MergeCause[] = RULES.flatMap((rule) => {
@@ -465,5 +464,6 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   put(board, job, index, at);
   if (over > EPSILON) causes.push({ code: "full", on, overMinutes: over });
   if (!halfApart(board, job, index, day)) causes.push({ code: "half-apart", on });
-  return causes;
+  const outsideIt = Math.abs(day - target) > task.giveDays;
+  return causes.length === 0 && outsideIt ? [{ code: "no-visit-in-window" }] : causes;
 }

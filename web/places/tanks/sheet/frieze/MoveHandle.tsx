@@ -2,13 +2,15 @@
 
 import { addDays, sayDay } from "@keel-round/core/calendar";
 import type { MergePlacement, MergeTask, MergeVisit } from "@keel-round/core/programme";
-import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from "react";
 import { G, Rect } from "@/kit/elements";
 import { PUT_ID } from "./MovePanel";
 import { type FriezeScale, ROW } from "./scale";
 
 /** Half of what a finger may take hold of, in units of the drawing. */
 const REACH = 14;
+/** Height that the panel takes at most. */
+const PANEL_PX = 270;
 
 /** The next turn of a job, to be taken to another visit: dragged, or moved by arrow keys. */
 export function MoveHandle({
@@ -66,6 +68,12 @@ export function MoveHandle({
     const on = list[Math.max(0, Math.min(list.length - 1, at + step))];
     if (on && on !== turn.on) onMove(on);
   };
+  // What it does is told at the foot of the window: the lane is kept clear of that.
+  useEffect(() => {
+    if (!active) return;
+    const below = (group.current?.getBoundingClientRect().bottom ?? 0) - (window.innerHeight - PANEL_PX);
+    if (below > 0) window.scrollBy(0, below);
+  }, [active]);
   const middle = y + ROW / 2;
   return (
     <G
