@@ -85,6 +85,12 @@ describe("the rules", () => {
     const free = mergeTasks(weekly(12, 500), [units[0] as MergeTask, job("right", 14, { giveDays: 35 })]);
     expect(free.placements.map((p) => p.on)).toEqual([day(14), day(14)]);
   });
+  test("wait for a remedy, and say until when", () => {
+    const plan = mergeTasks(weekly(12, 500), [
+      job("half", 3, { kind: "only-filter", giveDays: 10, notBefore: day(9) }),
+    ]);
+    expect(plan.placements[0]).toMatchObject({ on: day(14), lateDays: 1, cause: { code: "treatment", until: day(9) } });
+  });
   test("count from a service that lies before the first visit", () => {
     const serviced = { taskId: "left", on: day(-10) };
     const plan = mergeTasks(weekly(12, 500), [job("right", 3, { unit: "right", giveDays: 5, serviced })]);

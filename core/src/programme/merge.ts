@@ -27,6 +27,8 @@ export interface MergeTask {
   readonly onGrid?: boolean;
   /** The unit of bacteria that it services: two different ones of a tank rest four weeks. */
   readonly unit?: string;
+  /** A remedy is in the water until this day: the job waits for it. */
+  readonly notBefore?: string;
   /** The latest service of another unit of the tank, which lies before the first visit. */
   readonly serviced?: { readonly taskId: string; readonly on: string };
   /** So much else is left alone that the four weeks are advice: kept, unless that would make it late. */
@@ -40,6 +42,7 @@ export type MergeCause =
   | { readonly code: "full"; readonly on: string; readonly overMinutes: number }
   | { readonly code: "biological-rest"; readonly taskId: string; readonly on: string }
   | { readonly code: "not-together"; readonly taskId: string; readonly on: string }
+  | { readonly code: "treatment"; readonly until: string }
   | { readonly code: "half-apart"; readonly on: string }
   | { readonly code: "pinned" }
   | { readonly code: "no-visit-in-window" };
@@ -84,6 +87,7 @@ interface Job {
   readonly firstDay: number;
   /** The day of the latest service of another unit before the board; long ago where there was none. */
   readonly servicedDay: number;
+  readonly notBeforeDay: number;
   readonly pinned: boolean;
   /** Occurrences, as indices of visits in their order. */
   readonly turns: number[];
@@ -228,7 +232,7 @@ function cheapestBy(board: Board, job: Job, index: number, advice: boolean, rand
   for (let visit = firstFrom(board.days, target - task.giveDays); visit < board.visits.length; visit++) {
     const day = dayOf(board, visit);
     if (day > target + task.giveDays && best) break;
-    if (!halfApart(board, job, index, day) || conflict(board, job, day, advice)) continue;
+    if (day < job.notBeforeDay || !halfApart(board, job, index, day) || conflict(board, job, day, advice)) continue;
     // Now and then a good place is passed over, so that a search does not always end where it began.
     if (random && best && random() < 0.2) continue;
     const cost = costAt(board, job, index, visit);
@@ -273,7 +277,17 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
     const lastDay = daysBetween(first, task.lastDoneOn);
     const firstDay = task.firstOn === undefined ? lastDay + task.everyDays : daysBetween(first, task.firstOn);
     const servicedDay = task.serviced ? daysBetween(first, task.serviced.on) : Number.NEGATIVE_INFINITY;
-    return { task, order, lastDay, firstDay, servicedDay, pinned: task.pinnedOn !== undefined, turns: [] };
+    const notBeforeDay = task.notBefore ? daysBetween(first, task.notBefore) : Number.NEGATIVE_INFINITY;
+    return {
+      task,
+      order,
+      lastDay,
+      firstDay,
+      servicedDay,
+      notBeforeDay,
+      pinned: task.pinnedOn !== undefined,
+      turns: [],
+    };
   });
   const ofTank = new Map<string, Job[]>();
   for (const job of jobs) ofTank.set(job.task.tankId, [...(ofTank.get(job.task.tankId) ?? []), job]);
@@ -462,6 +476,7 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   });
   const over = overOf(board, nearest, task.minutes);
   put(board, job, index, at);
+  if (day < job.notBeforeDay) causes.push({ code: "treatment", until: task.notBefore ?? "" });
   if (over > EPSILON) causes.push({ code: "full", on, overMinutes: over });
   if (!halfApart(board, job, index, day)) causes.push({ code: "half-apart", on });
   const outsideIt = Math.abs(day - target) > task.giveDays;

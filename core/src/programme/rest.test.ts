@@ -2,7 +2,16 @@ import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { bookOf } from "../visit/sample.fixture.ts";
-import { biologyLeft, libraryTask, restLimit, type TankTask, type TaskCode, taskName, tasksFor } from "./index.ts";
+import {
+  asksFor,
+  biologyLeft,
+  libraryTask,
+  restLimit,
+  type TankTask,
+  type TaskCode,
+  taskName,
+  tasksFor,
+} from "./index.ts";
 
 const ON = "2026-11-25";
 const NEXT = "2026-12-02";
@@ -46,6 +55,12 @@ describe("how strict the four weeks are", () => {
       ],
     });
     expect(biologyLeft(floss, 0)).toMatchObject({ unit: "sponge", single: true });
+  });
+  test("a tank without a filter of bacteria has no service, and nothing to rest", () => {
+    const none = bookOf("community", { filterUnits: [] });
+    expect(asksFor(libraryTask("filter-a"), none)).toBe(false);
+    expect(restLimit([task("filter-a", ON)], none)).toBeNull();
+    expect(biologyLeft(none, 0)).toEqual({ unit: "filter", left: [], strict: true, single: true });
   });
   // Serviced two weeks ago; the other fell due a week ago and has three more days.
   const tasks = [task("filter-a", addDays(ON, -14)), task("filter-b", addDays(ON, -71))];

@@ -1,3 +1,4 @@
+import type { TankBook } from "../tank/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
 import { daysOf } from "./cadence.ts";
 import type { Job } from "./job.ts";
@@ -28,7 +29,7 @@ export function isSeldom(task: TankTask): boolean {
 export function seldomTasks(
   tankId: string,
   tasks: readonly TankTask[],
-  book: Parameters<typeof biologyLeft>[0],
+  book: Parameters<typeof biologyLeft>[0] & Pick<TankBook, "treatment">,
   minutesOf: (code: string, job: Job) => number,
 ): MergeTask[] {
   return tasks.filter(isSeldom).map((t) => {
@@ -53,6 +54,8 @@ export function seldomTasks(
         ? { unit: `unit ${unit}`, advisory: !left.strict, ...servicedBefore(tankId, tasks, unit) }
         : {}),
       ...(kind ? { kind } : {}),
+      // Services and media wait for a remedy; its own end calls for what comes after it.
+      ...(book.treatment && (unit !== null || kind) ? { notBefore: book.treatment.followUpOn } : {}),
     };
   });
 }

@@ -31,6 +31,8 @@ function causeWords(
       return `${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)} needs four weeks of rest around it`;
     case "not-together":
       return `not together with ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)}`;
+    case "treatment":
+      return `a medication is in the water until ${sayDay(cause.until)}`;
     case "half-apart":
       return `${sayDay(cause.on)} is too near another turn of it`;
     case "pinned":

@@ -1,5 +1,5 @@
 import { addDays } from "@keel-round/core/calendar";
-import { codeOfMergeId } from "@keel-round/core/programme";
+import { BIOLOGICAL_REST_DAYS, codeOfMergeId } from "@keel-round/core/programme";
 import { wearOf } from "@keel-round/core/upkeep";
 import { and, asc, eq, inArray, isNull, like } from "drizzle-orm";
 import { db } from "../connection";
@@ -25,6 +25,8 @@ export interface SiteUpkeep {
     readonly jobs: readonly { readonly name: string; readonly late: boolean }[];
   }[];
   readonly wears: readonly { readonly on: string; readonly name: string }[];
+  /** Four weeks in which a tank's other filters are left alone. */
+  readonly rests: readonly { readonly from: string; readonly to: string; readonly says: string }[];
   /** Rules that the plan does not keep, and jobs that find no visit. */
   readonly broken: number;
   readonly unplaced: number;
@@ -80,6 +82,13 @@ export async function loadFirmUpkeep(
     sites: years.flatMap(({ name, year }) => {
       const [first] = year.tanks;
       if (!first) return [];
+      // Only where a tank has another filter to leave alone.
+      const units = new Map(
+        year.tasks.map((t) => [
+          t.id,
+          t.unit !== undefined && year.tasks.some((o) => o.tankId === t.tankId && o.unit && o.unit !== t.unit),
+        ]),
+      );
       const minutesOf = new Map(year.tasks.map((t) => [t.id, t.minutes]));
       const nameOf = (id: string) => {
         const of = year.tanks.find((t) => id.startsWith(`${t.id} `));
@@ -112,6 +121,9 @@ export async function loadFirmUpkeep(
               return on && on <= last ? [{ on: on < today ? today : on, name: `${g.name}, ${t.name}` }] : [];
             }),
           ),
+          rests: year.plan.placements
+            .filter((p) => units.get(p.taskId) && p.on <= last)
+            .map((p) => ({ from: p.on, to: addDays(p.on, BIOLOGICAL_REST_DAYS), says: nameOf(p.taskId) })),
           broken: year.plan.broken.filter((b) => b.on <= last || b.otherOn <= last).length,
           unplaced: year.plan.unplaced.length,
         },

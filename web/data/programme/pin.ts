@@ -55,7 +55,10 @@ export async function pinJob(
         year.visits,
         year.tasks.map((t) => (t.id === id ? { ...t, pinnedOn: on } : t)),
       );
-      const breaks = broken.some((b) => [b.taskId, b.otherId].includes(id) && [b.on, b.otherOn].includes(on));
+      const remedy = year.tasks.find((t) => t.id === id)?.notBefore;
+      const breaks =
+        (remedy !== undefined && on < remedy) ||
+        broken.some((b) => [b.taskId, b.otherId].includes(id) && [b.on, b.otherOn].includes(on));
       const outside = Math.abs(daysBetween(dueOn(of), on)) > of.giveDays;
       if ((breaks || outside) && !reason)
         throw new Refused(

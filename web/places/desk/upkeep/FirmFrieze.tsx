@@ -83,8 +83,8 @@ export function FirmFrieze({
       )}
       <Box color="soft" fontSize="13px" mt="4px">
         A bar is what long jobs take of a visit, as high as its lane at {FULL_MINUTES} minutes; the thin line is what
-        the visit has room for. Ochre is more than that, or late. A diamond is a piece of equipment at its end. Each bar
-        leads to the tank.
+        the visit has room for. Ochre is more than that, or late. A diamond is a piece of equipment at its end; red
+        under a lane, a filter has been opened and the tank's other one is left alone. Each bar leads to the tank.
       </Box>
       {pages > 1 && (
         <Flex gap="14px" mt="10px" className="screen">
@@ -104,6 +104,19 @@ function SiteLane({ site, y, x }: { site: SiteUpkeep; y: number; x: (on: string)
   const tall = (minutes: number) => Math.min(1, minutes / FULL_MINUTES) * (ROW - 10);
   return (
     <g>
+      {site.rests.map((r) => (
+        <g key={`${r.says}${r.from}`}>
+          <title>{`${r.says}: the other filter is left alone until ${sayDay(r.to)}`}</title>
+          <Rect
+            x={x(r.from)}
+            y={floor + 1}
+            width={Math.max(0, Math.min(x(r.to), WIDTH) - x(r.from))}
+            height="4"
+            fill="vermilion"
+            opacity="0.45"
+          />
+        </g>
+      ))}
       <Line x1={NAME} x2={WIDTH} y1={floor} y2={floor} stroke="ruleStrong" strokeWidth="1" />
       <A asChild>
         <AppLink href={`/tanks/${site.tankId}?tab=programme`}>

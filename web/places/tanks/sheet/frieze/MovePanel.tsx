@@ -50,6 +50,7 @@ export function MovePanel({
   const breaks = after.broken.filter(
     (b) => [b.taskId, b.otherId].includes(task.id) && [b.on, b.otherOn].includes(moving.on),
   );
+  const remedy = task.notBefore !== undefined && moving.on < task.notBefore ? task.notBefore : null;
   const [from, to] = [addDays(turn.targetOn, -task.giveDays), addDays(turn.targetOn, task.giveDays)];
   const outside = moving.on < from || moving.on > to;
   const over = after.overload.find((o) => o.on === moving.on);
@@ -100,6 +101,11 @@ export function MovePanel({
             {brokenSentence(b, nameOf)}
           </Box>
         ))}
+        {remedy && (
+          <Box color="vermilion" fontWeight="600">
+            A medication is in the water until {sayDay(remedy)}.
+          </Box>
+        )}
         {outside && <Box color="ochre">This lies outside its window.</Box>}
         {over && (
           <Box color="ochre">
@@ -112,11 +118,11 @@ export function MovePanel({
           </Box>
         ))}
         {others.length > MOST_MOVED && <Box color="soft">and {others.length - MOST_MOVED} more make room.</Box>}
-        {breaks.length === 0 && !outside && !over && others.length === 0 && (
+        {breaks.length === 0 && !remedy && !outside && !over && others.length === 0 && (
           <Box>No rule is broken, and nothing else moves.</Box>
         )}
       </Box>
-      {(breaks.length > 0 || outside) && (
+      {(breaks.length > 0 || remedy || outside) && (
         <Box mt="10px" maxW="460px">
           <FieldRow label="Why it is right here" error={error?.field}>
             <TextInput value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
