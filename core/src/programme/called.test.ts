@@ -1,18 +1,11 @@
 import { describe, expect, test } from "vitest";
 import { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
-import { dueOn, isWaiting, libraryTask, type TankTask, type TaskCode } from "./index.ts";
+import { dueOn, isWaiting, type TankTask, type TaskCode } from "./index.ts";
+import { taskOf } from "./task.fixture.ts";
 
 const ON = "2026-11-26";
-const task = (code: TaskCode, lastDoneOn: string): TankTask => ({
-  code,
-  everyDays: libraryTask(code).everyDays,
-  giveDays: libraryTask(code).giveDays,
-  lastDoneOn,
-  slips: 0,
-  lastSector: 0,
-});
 const called = (code: TaskCode, lastDoneOn: string, evidence: Partial<Evidence> = {}, on = ON) =>
-  calledTasks([task(code, lastDoneOn)], { ...NO_EVIDENCE, ...evidence }, on)[0] as TankTask;
+  calledTasks([taskOf(code, lastDoneOn)], { ...NO_EVIDENCE, ...evidence }, on)[0] as TankTask;
 const flow = (value: number, on: string) => ({ parameter: "flow" as const, value, on });
 
 describe("by what is seen", () => {

@@ -10,7 +10,7 @@ import {
   nextInSeason,
   type Sign,
 } from "./cadence.ts";
-import { cadenceOf, jobOf, type TankTask } from "./task.ts";
+import { cadenceOf, type TankTask } from "./task.ts";
 
 /** What is known of a tank that calls for jobs. */
 export interface Evidence {
@@ -178,10 +178,4 @@ function byFlow(lostShare: number, task: TankTask, { readings }: Evidence): Call
         by: `the flow fell ${Math.round(lost * 100)} %, from ${Math.round(best)} to ${Math.round(last.value)} L/h`,
       }
     : null;
-}
-
-/** What a task waits for or was called by, in words; null for what comes by time. */
-export function callWords(task: TankTask): string | null {
-  if (cadenceOf(task).by === "time") return null;
-  return task.calledBy ?? `waits: ${jobOf(task).name.toLowerCase()} is not called for`;
 }

@@ -10,7 +10,7 @@ export {
   daysWords,
   sayCadence,
 } from "./cadence.ts";
-export { calledTasks, callWords, type Evidence, NO_EVIDENCE } from "./called.ts";
+export { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
 export {
   BIOLOGICAL_REST_DAYS,
   type DueTask,
@@ -48,6 +48,6 @@ export { type OwnerGroup, ownerList } from "./ownerList.ts";
 export { type ParsedCadence, parseCadence } from "./parseCadence.ts";
 export { type Preview, previewOf } from "./preview.ts";
 export { partsOf, type RotationTurn, rotationOf } from "./rotation.ts";
-export { cadenceOf, dueOn, isWaiting, jobOf, NOT_CALLED, type Pin, performerOf, type TankTask } from "./task.ts";
+export { cadenceOf, dueOn, isWaiting, jobOf, type Pin, performerOf, type TankTask } from "./task.ts";
 export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
 export { type YoungPhase, youngJobs, youngNow, youngPhases, youngShare } from "./young.ts";

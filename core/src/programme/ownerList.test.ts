@@ -1,15 +1,8 @@
 import { expect, test } from "vitest";
-import { libraryTask, ownerList, type TankTask, type TaskCode } from "./index.ts";
+import { ownerList, type TankTask, type TaskCode } from "./index.ts";
+import { taskOf } from "./task.fixture.ts";
 
-const task = (code: TaskCode, more: Partial<TankTask> = {}): TankTask => ({
-  code,
-  everyDays: libraryTask(code).everyDays,
-  giveDays: libraryTask(code).giveDays,
-  lastDoneOn: "2026-11-01",
-  slips: 0,
-  lastSector: 0,
-  ...more,
-});
+const task = (code: TaskCode, more: Partial<TankTask> = {}) => taskOf(code, "2026-11-01", more);
 
 test("the owner's list holds what is theirs, the daily things first, with why and what it needs", () => {
   const list = ownerList([

@@ -1,21 +1,11 @@
 import { expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
-import { libraryTask, type MergeTask, previewOf, type TankTask } from "./index.ts";
+import { type MergeTask, previewOf, type TankTask, type TaskCode } from "./index.ts";
+import { taskOf } from "./task.fixture.ts";
 
 const START = "2026-03-02";
 const visits = Array.from({ length: 52 }, (_, i) => ({ on: addDays(START, 7 * i), freeMinutes: 60 }));
-const task = (
-  code: "carbon" | "glass-inside" | "pump-flow" | "owner-feed",
-  more: Partial<TankTask> = {},
-): TankTask => ({
-  code,
-  everyDays: libraryTask(code).everyDays,
-  giveDays: libraryTask(code).giveDays,
-  lastDoneOn: addDays(START, -7),
-  slips: 0,
-  lastSector: 0,
-  ...more,
-});
+const task = (code: TaskCode, more: Partial<TankTask> = {}) => taskOf(code, addDays(START, -7), more);
 const board = (tasks: readonly MergeTask[] = []) => ({ visits, tasks });
 
 test("a long job rides with the visits it would be laid on, oftener when it is set to come oftener", () => {

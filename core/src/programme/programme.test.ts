@@ -1,26 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
 import { kindFacts } from "../tank/index.ts";
-import {
-  adaptInterval,
-  dueOn,
-  kindProgramme,
-  learnMinutes,
-  libraryTask,
-  type TankTask,
-  type TaskCode,
-  tasksFor,
-} from "./index.ts";
+import { adaptInterval, dueOn, kindProgramme, learnMinutes, libraryTask, type TankTask, tasksFor } from "./index.ts";
+import { taskOf } from "./task.fixture.ts";
 
-const task = (code: TaskCode, lastDoneOn: string, more: Partial<TankTask> = {}): TankTask => ({
-  code,
-  everyDays: libraryTask(code).everyDays,
-  giveDays: libraryTask(code).giveDays,
-  lastDoneOn,
-  slips: 0,
-  lastSector: 0,
-  ...more,
-});
 /** Two canisters over a bare floor: little else is left alone. */
 const book = {
   kind: "community" as const,
@@ -45,39 +28,39 @@ const codes = (list: readonly { task: TankTask }[]) => list.map((d) => d.task.co
 
 describe("due", () => {
   test("counts from the day done; a skip keeps the old date", () => {
-    expect(dueOn(task("glass-inside", "2026-11-18"))).toBe("2026-11-25");
-    expect(dueOn(task("glass-inside", "2026-11-18", { slips: 2 }))).toBe("2026-11-25");
+    expect(dueOn(taskOf("glass-inside", "2026-11-18"))).toBe("2026-11-25");
+    expect(dueOn(taskOf("glass-inside", "2026-11-18", { slips: 2 }))).toBe("2026-11-25");
   });
   test("a job rides with the visit nearest its date, the earlier on a tie", () => {
     // Due on the 29th; visits on the 25th and 2 December: four days and three, so the later one.
-    const later = task("test-ph", "2026-11-15");
+    const later = taskOf("test-ph", "2026-11-15");
     expect(codes(dueAt([later], "2026-11-25", "2026-12-02").due)).toEqual([]);
     // Due on the 28th, 3 and 4 days away: this one. Due in the middle of an even gap: the earlier.
-    expect(codes(dueAt([task("test-ph", "2026-11-14")], "2026-11-25", "2026-12-02").due)).toEqual(["test-ph"]);
-    expect(codes(dueAt([task("test-ph", "2026-11-14")], "2026-11-25", "2026-12-01").due)).toEqual(["test-ph"]);
+    expect(codes(dueAt([taskOf("test-ph", "2026-11-14")], "2026-11-25", "2026-12-02").due)).toEqual(["test-ph"]);
+    expect(codes(dueAt([taskOf("test-ph", "2026-11-14")], "2026-11-25", "2026-12-01").due)).toEqual(["test-ph"]);
   });
   test("what is late rides today, however late", () => {
-    expect(dueAt([task("pump-soak", "2026-05-01")], "2026-11-25", "2026-12-02").due[0]?.lateDays).toBe(118);
+    expect(dueAt([taskOf("pump-soak", "2026-05-01")], "2026-11-25", "2026-12-02").due[0]?.lateDays).toBe(118);
   });
   test("a job outside its window waits", () =>
-    expect(dueAt([task("pump-soak", "2026-10-01")], "2026-11-25", "2026-12-30").due).toEqual([]));
+    expect(dueAt([taskOf("pump-soak", "2026-10-01")], "2026-11-25", "2026-12-30").due).toEqual([]));
 });
 
 describe("two biological filters", () => {
   test("are never serviced within four weeks of each other", () => {
-    const tasks = [task("filter-a", "2026-11-12"), task("filter-b", "2026-09-20")];
+    const tasks = [taskOf("filter-a", "2026-11-12"), taskOf("filter-b", "2026-09-20")];
     const { due, held } = dueAt(tasks, "2026-11-25", "2026-12-02");
     expect(due).toEqual([]);
     expect(held).toMatchObject([{ task: { code: "filter-b" }, because: "biological-rest", until: "2026-12-10" }]);
   });
   test("both due: the later one goes first and the other waits", () => {
-    const tasks = [task("filter-a", "2026-09-01"), task("filter-b", "2026-09-10")];
+    const tasks = [taskOf("filter-a", "2026-09-01"), taskOf("filter-b", "2026-09-10")];
     const { due, held } = dueAt(tasks, "2026-11-25", "2026-12-02");
     expect(codes(due)).toEqual(["filter-a"]);
     expect(held).toMatchObject([{ task: { code: "filter-b" }, until: addDays("2026-11-25", 28) }]);
   });
   test("are left alone under medication", () => {
-    const { held } = dueAt([task("sponge-half", "2026-09-01")], "2026-11-25", "2026-12-02", "2026-11-30");
+    const { held } = dueAt([taskOf("sponge-half", "2026-09-01")], "2026-11-25", "2026-12-02", "2026-11-30");
     expect(held).toMatchObject([{ because: "treatment", until: "2026-11-30" }]);
   });
 });

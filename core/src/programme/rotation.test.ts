@@ -1,19 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
 import { bookOf } from "../visit/sample.fixture.ts";
-import { libraryTask, partsOf, rotationOf, type TankTask } from "./index.ts";
+import { partsOf, rotationOf, type TankTask } from "./index.ts";
+import { taskOf } from "./task.fixture.ts";
 
 const START = "2026-03-02";
 const weekly = Array.from({ length: 12 }, (_, i) => addDays(START, 7 * i));
-const vacuum = (more: Partial<TankTask> = {}): TankTask => ({
-  code: "vacuum-sector",
-  everyDays: libraryTask("vacuum-sector").everyDays,
-  giveDays: 3,
-  lastDoneOn: addDays(START, -7),
-  slips: 0,
-  lastSector: 3,
-  ...more,
-});
+const vacuum = (more: Partial<TankTask> = {}) =>
+  taskOf("vacuum-sector", addDays(START, -7), { lastSector: 3, ...more });
 
 describe("sectors in turn", () => {
   test("a quarter a week is all of the bed in four weeks, and never two at once", () => {

@@ -54,7 +54,7 @@ export const cadenceOf = (task: Pick<TankTask, "code" | "job" | "cadence">): Cad
 export const performerOf = (task: Pick<TankTask, "code" | "job" | "by">): Performer => task.by ?? jobOf(task).by;
 
 /** A day that never comes: what nothing has called for yet. */
-export const NOT_CALLED = "9999-12-31";
+const NOT_CALLED = "9999-12-31";
 
 /**
  * The day a job is next due: counted from the day it was done, months and years by the calendar. A skip keeps the old

@@ -52,7 +52,7 @@ export {
   sourceTest,
 } from "./sourceOn.ts";
 export { gearName, type Step } from "./steps.ts";
-export { aloneOf, handsOf, type TimedStep, type Timeline, timelineOf } from "./timeline.ts";
+export { type TimedStep, type Timeline, timelineOf } from "./timeline.ts";
 export { minutesForWater } from "./timeOnSite.ts";
 export { latestReadings, mayWait, trimOf } from "./trimOf.ts";
 export { planChange, planWater } from "./water.ts";

@@ -28,11 +28,10 @@ const WORTH_MINUTES = 1;
 const START_MINUTES = 1;
 
 /** Minutes of hands: all of a step, or only its start where it runs by itself. */
-export const handsOf = (step: Step): number => (step.runsItself ? Math.min(START_MINUTES, step.minutes) : step.minutes);
+const handsOf = (step: Step): number => (step.runsItself ? Math.min(START_MINUTES, step.minutes) : step.minutes);
 
 /** Minutes that go on once the hands have left it. */
-export const aloneOf = (step: Step): number =>
-  (step.runsItself ? step.minutes - handsOf(step) : 0) + (step.aloneMinutes ?? 0);
+const aloneOf = (step: Step): number => (step.runsItself ? step.minutes - handsOf(step) : 0) + (step.aloneMinutes ?? 0);
 
 /** Whether a step has to wait until another one has ended by itself. */
 const waitsFor = (step: Step, other: Step): boolean =>

@@ -1,10 +1,9 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { ownerList } from "@keel-round/core/programme";
 import { programmeOn } from "@keel-round/core/visit";
 import type { TankSheet } from "@/data/tanks";
-import { AppLink } from "@/kit/AppLink";
-import { A, H1, H2, Main, Span, Table } from "@/kit/elements";
-import { PrintButton } from "@/kit/PrintButton";
+import { H2, Span, Table } from "@/kit/elements";
+import { Paper } from "@/kit/Paper";
 import { Cell } from "@/kit/table";
 
 /** What the owner of a tank does between visits, on one sheet of paper for the cabinet's door. */
@@ -21,27 +20,11 @@ export function OwnerCard({
   const groups = ownerList(programmeOn(input, true));
   const animals = input.book.animals.map((a) => `${a.count} ${a.name}`).join(", ");
   return (
-    <Main maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
-      <Flex className="screen" gap="14px" align="center" mb="18px">
-        <PrintButton />
-        <A asChild color="coralline" textDecoration="underline">
-          <AppLink href={`/tanks/${row.id}?tab=programme`}>Back to the programme</AppLink>
-        </A>
-      </Flex>
-      <Flex
-        justify="space-between"
-        align="baseline"
-        borderBottomWidth="2px"
-        borderColor="ink"
-        pb="8px"
-        wrap="wrap"
-        gap="10px"
-      >
-        <H1 fontSize="26px" fontWeight="660">
-          {row.name}: your own list
-        </H1>
-        <Span>{site.name}</Span>
-      </Flex>
+    <Paper
+      title={`${row.name}: your own list`}
+      aside={site.name}
+      back={{ href: `/tanks/${row.id}?tab=programme`, label: "Back to the programme" }}
+    >
       {groups.length === 0 && (
         <Box mt="16px" fontSize="17px">
           Nothing is for you to do here: we see to all of it. If something looks or sounds different, call us.
@@ -91,6 +74,6 @@ export function OwnerCard({
         </Span>
         , at any hour. Plug out before hands go in.
       </Box>
-    </Main>
+    </Paper>
   );
 }

@@ -4,9 +4,8 @@ import { figure, parameterFacts, showLength, showVolume, type UnitPreference } f
 import { type PlanInput, planChange } from "@keel-round/core/visit";
 import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
 import type { ReactNode } from "react";
-import { AppLink } from "@/kit/AppLink";
-import { A, H1, Main, Span, Table } from "@/kit/elements";
-import { PrintButton } from "@/kit/PrintButton";
+import { Span, Table } from "@/kit/elements";
+import { Paper } from "@/kit/Paper";
 import { Section } from "@/kit/Section";
 import { Cell } from "@/kit/table";
 
@@ -60,27 +59,11 @@ export function TankCard({
     ],
   ];
   return (
-    <Main maxW="760px" mx="auto" p="24px" bg="sheet" minH="100dvh" css={{ "@media print": { padding: 0 } }}>
-      <Flex className="screen" gap="14px" align="center" mb="18px">
-        <PrintButton />
-        <A asChild color="coralline" textDecoration="underline">
-          <AppLink href={`/water?tank=${input.book.id}`}>Back to the bench</AppLink>
-        </A>
-      </Flex>
-      <Flex
-        justify="space-between"
-        align="baseline"
-        borderBottomWidth="2px"
-        borderColor="ink"
-        pb="8px"
-        wrap="wrap"
-        gap="10px"
-      >
-        <H1 fontSize="24px" fontWeight="660">
-          {name}, {siteName}
-        </H1>
-        <Span>{longDate(input.on)}</Span>
-      </Flex>
+    <Paper
+      title={`${name}, ${siteName}`}
+      aside={longDate(input.on)}
+      back={{ href: `/water?tank=${input.book.id}`, label: "Back to the bench" }}
+    >
       {water.mark && (
         <Box mt="14px">
           <Span fontFamily="mono" fontSize="76px" fontWeight="600" letterSpacing="-3px" lineHeight="1">
@@ -140,6 +123,6 @@ export function TankCard({
       <Box mt="10px" color="soft" fontSize="13.5px">
         Worked out by {by} at the bench, with {input.source.name}. What is measured at the tank goes before this card.
       </Box>
-    </Main>
+    </Paper>
   );
 }
