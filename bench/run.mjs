@@ -5,12 +5,14 @@ import { ensureBuild } from "../tools/lib/build.mjs";
 import { startDatabase } from "../tools/lib/database.mjs";
 import { ensureModules, ensurePrograms, giveUp, root, run, tsx } from "../tools/lib/system.mjs";
 
-// node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge: a private MariaDB, the production build,
+// node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge | lay: a private MariaDB, the production build,
 // and one program under bench/.
 async function main() {
   const name = process.argv[2];
-  if (!["plan", "pages", "shipped", "find", "import", "section", "draws", "merge"].includes(name)) {
-    console.error("Which one? node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge");
+  if (!["plan", "pages", "shipped", "find", "import", "section", "draws", "merge", "lay"].includes(name)) {
+    console.error(
+      "Which one? node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge | lay",
+    );
     process.exit(1);
   }
   ensurePrograms(["mariadbd"]);

@@ -168,3 +168,22 @@ test("a filter that has to rest is opened all the same, with a reason and with c
   await expect(page.getByText(/Done all the same: it is blocked/)).toBeVisible();
   await expect(page.getByText(/test ammonia after one and two days/)).toBeVisible();
 });
+
+test("a job that is left out for the third time is decided on", async ({ as, page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await as("Tobiah");
+  await page.goto("/round");
+  await openStop(page, "Vale house");
+  await startVisit(page);
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await page.getByRole("button", { name: /Wash the lids/ }).click();
+  await expect(page.getByText("slipped 2 times")).toBeVisible();
+  await page.getByRole("button", { name: "Skip…" }).click();
+  await expect(page.getByText("It was left out 2 times already. What becomes of it?")).toBeVisible();
+  // No plain reason is offered any more.
+  await expect(page.getByRole("button", { name: "no time left" })).toHaveCount(0);
+  await page.getByRole("button", { name: "The owner does it" }).click();
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await expect(page.getByRole("button", { name: /skipped Wash the lids/ })).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations.filter((v) => v.impact === "critical")).toEqual([]);
+});

@@ -69,6 +69,8 @@ const UNITS: Readonly<Record<string, readonly string[]>> = {
 };
 const PAST: Readonly<Record<string, Story["past"]>> = {
   Lobby: { "filter-a": { doneDaysAgo: 10 }, "filter-b": { doneDaysAgo: 75 } },
+  // Put off twice: the third time somebody decides.
+  Study: { lids: { doneDaysAgo: 58, slips: 2, reason: "no time left" } },
 };
 
 /** Tanks younger than the others, days old, and what they were started with. */
