@@ -5,7 +5,7 @@ import {
   kindProgramme,
   libraryTask,
   type TaskCode,
-  youngJobs,
+  youngProgramme,
 } from "@keel-round/core/programme";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
 import { newId } from "@/data/ids";
@@ -26,7 +26,7 @@ export function addProgramme(
   const codes = kindProgramme[story.kind].filter(
     (code) => !story.jobs.includes(code) && !story.without?.includes(code) && asksFor(libraryTask(code), story.facts),
   );
-  const young = youngJobs(story.facts, day(0)) as TaskCode[];
+  const young = youngProgramme(story.facts, day(0)) as TaskCode[];
   for (const [i, code] of [...codes, ...young].entries()) {
     const { everyDays, giveDays, by, cadence } = libraryTask(code);
     const past = story.past?.[code];

@@ -50,4 +50,4 @@ export { type Preview, previewOf } from "./preview.ts";
 export { partsOf, type RotationTurn, rotationOf } from "./rotation.ts";
 export { cadenceOf, dueOn, isWaiting, jobOf, type Pin, performerOf, type TankTask } from "./task.ts";
 export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
-export { type YoungPhase, youngJobs, youngNow, youngPhases, youngShare } from "./young.ts";
+export { type YoungPhase, youngJobs, youngNow, youngPhases, youngProgramme, youngShare } from "./young.ts";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
-import { youngJobs, youngNow, youngPhases } from "./index.ts";
+import { youngJobs, youngNow, youngPhases, youngProgramme } from "./index.ts";
 
 const START = "2026-09-01";
 const tank = (startedWith?: "cured-rock" | "dry-rock" | "bare") => ({
@@ -24,6 +24,17 @@ describe("a new tank's own calendar", () => {
   });
   test("the stretches leave no gap", () => {
     for (let day = 0; day < 16 * 7; day++) expect(names(day, "bare"), `day ${day}`).not.toEqual([]);
+  });
+  test("its programme holds what is still to come, and nothing once it is steady", () => {
+    expect(youngProgramme(tank("cured-rock"), START)).toEqual([
+      "young-ammonia",
+      "young-nitrite",
+      "young-light",
+      "young-algae",
+    ]);
+    // After three weeks the filter has grown.
+    expect(youngProgramme(tank("cured-rock"), addDays(START, 22))).toEqual(["young-algae"]);
+    expect(youngProgramme(tank("cured-rock"), addDays(START, 90))).toEqual([]);
   });
   test("a tank that has not started has none", () => expect(names(-1)).toEqual([]));
 });

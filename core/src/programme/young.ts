@@ -60,6 +60,13 @@ export function youngJobs(book: Pick<TankBook, "startedOn" | "startedWith">, on:
   return [...new Set(youngNow(book, on).flatMap((p) => YOUNG_JOBS[p.name] ?? []))];
 }
 
+/** Codes of all the jobs that a tank's age still asks for or will. */
+export function youngProgramme(book: Pick<TankBook, "startedOn" | "startedWith">, on: string): string[] {
+  const age = daysBetween(book.startedOn, on);
+  const ahead = youngPhases(book).filter((p) => age < p.toDay);
+  return [...new Set(ahead.flatMap((p) => YOUNG_JOBS[p.name] ?? []))];
+}
+
 /** How much larger a change is than the tank's share once algae show, until the tank is steady. */
 const YOUNG_SHARE = 1.5;
 const LARGER: readonly string[] = ["green", "settling"];

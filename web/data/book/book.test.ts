@@ -257,6 +257,8 @@ describe("a new tank", () => {
     const sheet = await loadTank(ines, id, today);
     expect(sheet.row.facts.assumed).toContain("display.rockKg");
     expect(sheet.jobs.length).toBeGreaterThan(5);
+    // It was started today: its own calendar begins with ammonia and nitrite, due at once.
+    expect(sheet.plan.steps.map((s) => s.id)).toEqual(expect.arrayContaining(["young-ammonia", "young-nitrite"]));
     expect(sheet.next).not.toBeNull();
     // Nobody knows its water yet: every test of its programme is due at the first visit, the rare jobs are not.
     expect(sheet.plan.steps.map((s) => s.id)).toEqual(expect.arrayContaining(["test-temperature", "test-nitrate"]));

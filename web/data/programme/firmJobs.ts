@@ -16,7 +16,7 @@ import {
 } from "@keel-round/core/programme";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { OrderCycleError, orderSteps, rulesFor } from "@keel-round/core/visit";
-import { and, eq, gt, inArray, isNull, like, or, sql } from "drizzle-orm";
+import { and, eq, gt, inArray, isNotNull, isNull, like, or, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { Refused } from "../define";
 import { newId } from "../ids";
@@ -78,7 +78,12 @@ export async function loadFirmJobs(q: Queries, businessId: string): Promise<Firm
   const rows = await q
     .select()
     .from(firmJob)
-    .where(and(eq(firmJob.businessId, businessId), or(gt(firmJob.version, 1), like(firmJob.code, `${OWN_CODE}%`))));
+    .where(
+      and(
+        eq(firmJob.businessId, businessId),
+        or(gt(firmJob.version, 1), isNotNull(firmJob.archivedAt), like(firmJob.code, `${OWN_CODE}%`)),
+      ),
+    );
   return madeOf(rows);
 }
 

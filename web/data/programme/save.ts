@@ -11,6 +11,7 @@ import {
   parseCadence,
   performerOf,
   sayCadence,
+  youngProgramme,
 } from "@keel-round/core/programme";
 import type { TankKind } from "@keel-round/core/tank";
 import { and, eq } from "drizzle-orm";
@@ -168,14 +169,18 @@ function begun(code: string, job: Job, today: string) {
   };
 }
 
-/** Gives a tank the jobs of its kind that what stands there asks for. */
+type NewBook = Parameters<typeof asksFor>[1] & Parameters<typeof youngProgramme>[0] & { readonly kind: TankKind };
+
+/** Gives a tank the jobs of its kind that what stands there asks for, and those of its first months. */
 export async function giveProgramme(
   tx: Queries,
   businessId: string,
-  { id, book }: { readonly id: string; readonly book: Parameters<typeof asksFor>[1] & { readonly kind: TankKind } },
+  { id, book }: { readonly id: string; readonly book: NewBook },
   today: string,
 ): Promise<void> {
-  const jobs = await jobsOfKind(tx, businessId, book.kind);
+  const firm = await loadFirmJobs(tx, businessId);
+  const young = youngProgramme(book, today).map((code) => ({ code, job: firm.jobOf(code) ?? jobOf({ code }) }));
+  const jobs = [...(await jobsOfKind(tx, businessId, book.kind)), ...young];
   await tx
     .insert(task)
     .values(

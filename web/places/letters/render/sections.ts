@@ -6,7 +6,7 @@ export function letterSections(tank: LetterTank): { readonly title: string; read
     { title: "Done", lines: tank.done },
     { title: "Seen", lines: tank.seen },
     { title: "Until the next visit", lines: [...tank.owner, ...tank.normal] },
-    { title: "Your own list", lines: tank.between ?? [] },
+    { title: "Your own list", lines: tank.between },
     { title: "Next", lines: tank.next },
   ].filter((s) => s.lines.length > 0);
 }
