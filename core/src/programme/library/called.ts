@@ -69,7 +69,7 @@ export const called = {
     "leave",
     "every year from 1 December to 20 December, give or take 7 days",
     4,
-    "A helper who means well feeds double: portions are laid out and counted.",
+    "Whoever helps out means well and feeds double: portions are laid out and counted.",
     { uses: ["portion boxes"] },
   ),
   "season-oxygen": job(
