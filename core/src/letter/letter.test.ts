@@ -153,6 +153,13 @@ describe("what was done, seen and is asked", () => {
     ]);
     expect(made.done.join(" ")).toContain("The heater of the test tank was left off because defective.");
   });
+  test("the owner's own list stands in it, a line a rhythm, and nothing of it is anybody's at a visit", () => {
+    const { between, done } = letter([]);
+    expect(between[0]).toMatch(/^Every day, at the test tank: count the animals/);
+    expect(between[0]).toContain("feed a little");
+    expect(done.join(" ")).not.toContain("feed a little");
+    expect(letter([], { tasks: [] }).between).toEqual([]);
+  });
   test("an owner who tops up is told with what and how much; a saltier tank is told why", () => {
     const brackish = bookOf("brackish", { topUp: "owner", evaporationLPerDay: 1.7 });
     const trim: Trim = {

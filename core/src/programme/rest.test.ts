@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
 import type { TankBook } from "../tank/index.ts";
@@ -116,5 +117,89 @@ describe("who waits for the next visit", () => {
     expect(at(bare, [{ ...late, plannedOn: NEXT }]).due).toEqual([]);
     expect(codes(at(bare, [{ ...late, plannedOn: ON }]).due)).toEqual(["pump-soak"]);
     expect(at(bare, [{ ...late, plannedOn: ON, pin: { on: NEXT, by: "Ines" } }]).due).toEqual([]);
+  });
+});
+
+describe("for any programme, whenever it was last done", () => {
+  const codes = [
+    "filter-a",
+    "filter-b",
+    "filter-c",
+    "bio-media",
+    "carbon",
+    "deep-sector",
+    "sump-clean",
+    "photo",
+    "test-nitrate",
+    "reactor-media",
+  ] as const satisfies readonly TaskCode[];
+  const anyTasks = fc
+    .tuple(
+      ...codes.map((code) =>
+        fc.record({ ago: fc.integer({ min: 0, max: 500 }), in: fc.boolean(), code: fc.constant(code) }),
+      ),
+    )
+    .map((rows) => rows.filter((r) => r.in).map((r) => taskOf(r.code, addDays(ON, -r.ago))));
+  const anyBook = fc
+    .record({ units: fc.integer({ min: 0, max: 3 }), rockKg: fc.constantFrom(0, 20, 60), bed: fc.boolean() })
+    .map(({ units: n, rockKg, bed }) =>
+      bookOf("community", {
+        ...units(...["left", "middle", "right"].slice(0, n)),
+        display: {
+          ...bare.display,
+          rockKg,
+          rockTopM: 0.3,
+          ...(bed ? { substrate: "sand" as const, substrateDepthM: 0.04 } : {}),
+        },
+      }),
+    );
+  const unitOf = (code: string) => libraryTask(code as TaskCode).unit;
+  const kindOf = (code: string) => libraryTask(code as TaskCode).kind;
+
+  test("no rule is broken that is not told: strict ones never, advice only rather than late", () => {
+    fc.assert(
+      fc.property(anyTasks, anyBook, fc.boolean(), (tasks, book, treated) => {
+        const { due, held } = at(book, tasks, treated ? { treatmentUntil: addDays(ON, 3) } : {});
+        for (const d of due) {
+          const unit = unitOf(d.task.code);
+          if (treated) expect(unit === undefined && kindOf(d.task.code) === undefined, d.task.code).toBe(true);
+          if (unit === undefined) continue;
+          const close = tasks.filter((t) => {
+            const other = unitOf(t.code);
+            const on = due.some((x) => x.task === t) ? ON : t.lastDoneOn;
+            return (
+              other !== undefined &&
+              other !== unit &&
+              addDays(on, 28) > ON &&
+              due.indexOf(d) >= due.findIndex((x) => x.task === t)
+            );
+          });
+          if (close.length === 0) continue;
+          // It is told, and only where plenty is left alone and the next visit would be too late.
+          expect(d.against?.because, d.task.code).toBe("biological-rest");
+          expect(biologyLeft(book, unit).strict).toBe(false);
+          expect(addDays(d.dueOn, d.task.giveDays) < NEXT).toBe(true);
+        }
+        const deep = due.some((d) => kindOf(d.task.code) === "deep-clean");
+        const tender = due.some(
+          (d) => kindOf(d.task.code) === "media" || (unitOf(d.task.code) !== undefined && biologyLeft(book, 0).single),
+        );
+        expect(deep && tender).toBe(false);
+        // What is due is done or told: nothing is lost between the two.
+        const told = new Set([...due, ...held].map((x) => x.task.code));
+        for (const t of tasks)
+          if (addDays(t.lastDoneOn, t.everyDays) < ON && t.everyDays < 400) expect(told.has(t.code), t.code).toBe(true);
+      }),
+      { numRuns: 300 },
+    );
+  });
+  test("the same programme in another order gives the same visit", () => {
+    fc.assert(
+      fc.property(anyTasks, anyBook, (tasks, book) => {
+        const [a, b] = [at(book, tasks), at(book, [...tasks].reverse())];
+        expect(a.due.map((d) => d.task.code)).toEqual(b.due.map((d) => d.task.code));
+        expect(a.held.map((d) => d.task.code)).toEqual(b.held.map((d) => d.task.code));
+      }),
+    );
   });
 });
