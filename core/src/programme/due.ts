@@ -68,7 +68,9 @@ export function tasksFor(
     .sort((a, b) => b.lateDays - a.lateDays || a.task.code.localeCompare(b.task.code));
   for (const candidate of candidates) {
     const reason = visit.overridden?.[candidate.task.code] ?? candidate.task.pin?.reason;
-    const bar = barOf(candidate.task, tasks, due, visit, book);
+    // What is strict comes first: an advice that is given up gives up nothing else.
+    const bars = barsOf(candidate.task, tasks, due, visit, book).sort((a, b) => Number(b.strict) - Number(a.strict));
+    const bar = bars[0];
     const against = bar && { because: bar.because, other: bar.other ?? "", until: bar.until };
     if (!bar || !against) due.push(candidate);
     else if (reason !== undefined) due.push({ ...candidate, against: { ...against, reason } });
@@ -82,26 +84,28 @@ export function tasksFor(
 
 type Bar = Pick<HeldTask, "because" | "until" | "other" | "strict">;
 
-/** What forbids a job on a visit. */
-function barOf(
+/** All that forbids a job on a visit. */
+function barsOf(
   task: TankTask,
   tasks: readonly TankTask[],
   due: readonly DueTask[],
   visit: DueVisit,
   book: Parameters<typeof biologyLeft>[0],
-): Bar | null {
+): Bar[] {
+  const bars: Bar[] = [];
   const unit = unitOf(task);
   const { kind } = jobOf(task);
   const { treatmentUntil } = visit;
   if (treatmentUntil && treatmentUntil > visit.on && (unit !== null || kind !== undefined))
-    return { because: "treatment", until: treatmentUntil, strict: true };
+    bars.push({ because: "treatment", until: treatmentUntil, strict: true });
   if (unit !== null) {
     const rest = restOf(task, unit, tasks, due, visit.on);
-    if (rest) return { because: "biological-rest", ...rest, strict: biologyLeft(book, unit).strict };
+    if (rest) bars.push({ because: "biological-rest", ...rest, strict: biologyLeft(book, unit).strict });
   }
   const single = unit !== null && biologyLeft(book, unit).single;
   const other = due.find((d) => mixes({ kind, single }, kindOf(d.task, book)));
-  return other ? { because: "not-together", until: visit.nextOn, other: other.task.code, strict: true } : null;
+  if (other) bars.push({ because: "not-together", until: visit.nextOn, other: other.task.code, strict: true });
+  return bars;
 }
 
 const kindOf = (task: TankTask, book: Parameters<typeof biologyLeft>[0]) => {

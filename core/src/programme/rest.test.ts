@@ -3,7 +3,16 @@ import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { bookOf } from "../visit/sample.fixture.ts";
-import { asksFor, biologyLeft, libraryTask, restLimit, type TankTask, taskName, tasksFor } from "./index.ts";
+import {
+  asksFor,
+  biologyLeft,
+  libraryTask,
+  restLimit,
+  type TankTask,
+  type TaskCode,
+  taskName,
+  tasksFor,
+} from "./index.ts";
 import { taskOf } from "./task.fixture.ts";
 
 const ON = "2026-11-25";
