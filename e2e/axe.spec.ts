@@ -18,7 +18,7 @@ async function check(page: Page, what: string): Promise<void> {
 
 for (const colorScheme of ["light", "dark"] as const) {
   test(`no serious violation on any screen, ${colorScheme}`, async ({ as, browser, baseURL }) => {
-    test.setTimeout(480_000);
+    test.setTimeout(720_000);
     const context = await browser.newContext({
       baseURL: baseURL ?? "",
       colorScheme,
