@@ -51,7 +51,10 @@ export function brokenSentence(broken: MergePlan["broken"][number], nameOf: (id:
     : `${a} and ${b} do not belong on one visit, ${sayDay(on)}.`;
 }
 
-/** How far the four weeks can be kept where units are set to come too often, in a sentence. */
-export function limitWords({ units, leastEveryDays, setEveryDays }: RestLimit): string {
-  return `Four weeks between ${units.join(" and ")} can only be kept if each comes every ${daysWords(leastEveryDays)} or less often; one is set to every ${daysWords(setEveryDays)}. The plan keeps the rule, and they come later than set.`;
+/** How far the four weeks can be kept where units are set to come too often, and what the plan does about it. */
+export function limitWords({ units, leastEveryDays, setEveryDays }: RestLimit, strict: boolean): string {
+  const then = strict
+    ? "The plan keeps the rule, and they come later than set."
+    : "Enough else is left alone here for it to be advice: the plan gives it up rather than come late.";
+  return `Four weeks between ${units.join(" and ")} can only be kept if each comes every ${daysWords(leastEveryDays)} or less often; one is set to every ${daysWords(setEveryDays)}. ${then}`;
 }

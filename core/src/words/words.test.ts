@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { METRIC } from "../units/index.ts";
 import { catalogue } from "../worked/index.ts";
-import { limitSentence, litresText, TRIM_WORD, trimSentence, waterSentence, withUnit } from "./index.ts";
+import { limitSentence, limitWords, litresText, TRIM_WORD, trimSentence, waterSentence, withUnit } from "./index.ts";
 
 const US = { ...METRIC, volume: "US gal", temperature: "°F", salinity: "SG 25/25" } as const;
 
@@ -63,4 +63,11 @@ test("every formula that can be opened says what, how, from where and how far", 
   for (const [id, words] of Object.entries(catalogue))
     for (const part of [words.title, words.words, words.source, words.limits])
       expect(part.length, id).toBeGreaterThan(4);
+});
+
+test("units set too often: the plan says whether it keeps the rule or gives an advice up", () => {
+  const limit = { units: ["left", "right"], leastEveryDays: 56, setEveryDays: 21 };
+  expect(limitWords(limit, true)).toContain("each comes every 8 weeks or less often; one is set to every 3 weeks");
+  expect(limitWords(limit, true)).toContain("keeps the rule");
+  expect(limitWords(limit, false)).toContain("gives it up rather than come late");
 });

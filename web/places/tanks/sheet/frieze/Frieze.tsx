@@ -4,7 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { codeOfMergeId, type MergePlacement, mergeTasks } from "@keel-round/core/programme";
 import { type EquipmentLife, wearOf } from "@keel-round/core/upkeep";
-import { limitWords, movedSentence } from "@keel-round/core/words";
+import { brokenSentence, limitWords, movedSentence } from "@keel-round/core/words";
 import { useMemo, useState } from "react";
 import type { YearAhead } from "@/data/programme/yearAhead";
 import { Notice, QuietButton, SubHead } from "@/kit/controls";
@@ -231,7 +231,12 @@ export function Frieze({
       </Box>
       {tank.limit && (
         <Box mt="8px">
-          <Notice tone="care">{limitWords(tank.limit)}</Notice>
+          <Notice tone="care">
+            {limitWords(
+              tank.limit,
+              Object.values(tank.left).some((l) => l.strict),
+            )}
+          </Notice>
         </Box>
       )}
       {moved.length > 0 && (
@@ -244,6 +249,13 @@ export function Frieze({
           {moved.length > MOST_TOLD && <Box color="soft">and {moved.length - MOST_TOLD} more.</Box>}
         </Box>
       )}
+      {year.plan.broken
+        .filter((b) => b.taskId.startsWith(`${tankId} `) && b.on <= scale.last)
+        .map((b) => (
+          <Box key={`${b.taskId}${b.on}${b.otherOn}`} mt="4px" fontSize="14px" color="ochre">
+            {brokenSentence(b, nameOf)}
+          </Box>
+        ))}
       {year.plan.unplaced
         .filter((u) => u.taskId.startsWith(`${tankId} `))
         .map((u) => (
