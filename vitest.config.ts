@@ -4,7 +4,17 @@ export default defineConfig({
   resolve: { alias: { "@": new URL("./web", import.meta.url).pathname } },
   test: {
     projects: [
-      { extends: true, test: { name: "core", include: ["core/src/**/*.test.ts"] } },
+      {
+        extends: true,
+        test: {
+          name: "core",
+          include: ["core/src/**/*.test.ts"],
+          // Plans that are carried out: some thousands here, many more under `npm run proof`.
+          provide: { plansCarriedOut: Number(process.env.KEEL_ROUND_PLANS ?? 3000) },
+          testTimeout: 3_600_000,
+          hookTimeout: 3_600_000,
+        },
+      },
       {
         extends: true,
         test: {

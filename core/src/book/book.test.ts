@@ -194,7 +194,7 @@ describe("lines of a list", () => {
     expect(readValues([bands], { bands: [blank] }, METRIC).values.bands).toEqual([]);
     const [line] = writeList(columns, [row], METRIC);
     expect(readValues([bands], { bands: [{ ...line, idealHigh: "much" }] }, METRIC).issues.bands).toBe(
-      "Line 1, to: “much” is not a number.",
+      "Line 1, to: “much” is not a number. Write it like 7.4.",
     );
   });
 });

@@ -1,8 +1,10 @@
 import {
+  type DecimalSign,
   figure,
   PARAMETERS,
   type Parameter,
   parameterFacts,
+  parseNumber,
   showLength,
   showVolume,
   type UnitPreference,
@@ -72,24 +74,15 @@ export interface Field {
 /** What is wrong with an entry, in words that stand beside it. */
 export class FieldError extends Error {}
 
-const DECIMAL = /^[+-]?(\d+(\.\d*)?|\.\d+)$/;
-
 /**
- * A number as a person writes one: a decimal point or comma, thin or plain spaces between thousands.
+ * A number as a person writes one, see `parseNumber`.
  *
  * @throws {FieldError} for anything else.
  */
-export function parseDecimal(text: string): number {
-  const plain = text.trim().replace(/[\s\u00a0\u2009\u202f']/g, "");
-  const commas = plain.split(",").length - 1;
-  const dots = plain.split(".").length - 1;
-  // With both, the last one is the decimal sign; with one of either, it is.
-  const decimal = commas > 0 && plain.lastIndexOf(",") > plain.lastIndexOf(".") ? "," : ".";
-  const other = decimal === "," ? "." : ",";
-  const whole = plain.split(other).join("").replace(decimal, ".");
-  if (!DECIMAL.test(whole) || (decimal === "," ? commas : dots) > 1)
-    throw new FieldError(`“${text.trim().slice(0, 40)}” is not a number.`);
-  return Number(whole);
+export function parseDecimal(text: string, decimal?: DecimalSign): number {
+  const number = parseNumber(text, decimal);
+  if (number === null) throw new FieldError(`“${text.trim().slice(0, 40)}” is not a number. Write it like 7.4.`);
+  return number;
 }
 
 /** The unit a field's figures are shown in, empty without one. */
@@ -208,7 +201,7 @@ export function readList(
           column.type.kind === "reading"
             ? text.trim() === "" && column.type.blank !== undefined
               ? column.type.blank
-              : tidy(readingScale(line.parameter, units).toCanonical(parseDecimal(text)))
+              : tidy(readingScale(line.parameter, units).toCanonical(parseDecimal(text, units.decimal)))
             : (readField(column, text, units) as string | number | boolean | null);
       } catch (error) {
         if (!(error instanceof FieldError)) throw error;
@@ -304,7 +297,7 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
     case "reading":
       throw new FieldError("This is edited line by line.");
     default: {
-      const value = tidy(toCanonical(type, parseDecimal(typed), units));
+      const value = tidy(toCanonical(type, parseDecimal(typed, units.decimal), units));
       // A limit as it was shown, in a unit that is no round number of ours, is still within it.
       const slack = 1e-9 * Math.max(1, Math.abs(value));
       if (value < type.low - slack || value > type.high + slack) {

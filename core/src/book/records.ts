@@ -268,6 +268,7 @@ const LANDMARK: readonly Field[] = [
   ),
   column("heightM", "Above the floor", length(), needed),
   column("airMinutes", "May stand in air", number("min", 0, 240, 0), needed),
+  column("siphonBreak", "Siphon break, tried", yesNo),
 ];
 
 const FILTER: readonly Field[] = [
@@ -412,6 +413,20 @@ const tank: RecordKind = {
     { key: "sump.heightM", label: "Sump height", type: length(0.01), group: "Sump" },
     { key: "sump.runningLevelM", label: "Sump runs at", type: length(0.01), group: "Sump" },
     { key: "sump.lowestLevelM", label: "Return runs dry below", type: length(0.01), group: "Sump" },
+    {
+      key: "sump.returnLengthM",
+      label: "Return chamber length",
+      type: length(0.01),
+      hint: "Only this chamber falls when water is missing. Empty: a third of the sump.",
+      group: "Sump",
+    },
+    {
+      key: "sump.baffleM",
+      label: "Last baffle's height",
+      type: length(0.01),
+      hint: "The other chambers, and the media in them, stay full up to here.",
+      group: "Sump",
+    },
     { key: "sump.weirM", label: "Weir above the display's floor", type: length(0.01), group: "Sump" },
     {
       key: "sump.pipesL",

@@ -1,4 +1,5 @@
 import type { TankFacts } from "../tank/index.ts";
+import { byText } from "../text/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { type VesselShape, vesselOf, vesselShapes } from "../vessel/index.ts";
 import type { SourceFacts } from "../visit/index.ts";
@@ -78,7 +79,7 @@ export function sourceWith(facts: object, values: Values): SourceFacts {
   const { chemistry, measured, ...rest } = values;
   // The newest first: what is typed today stands on top the next time.
   const sorted: Values = measured
-    ? { measured: [...(measured as readonly ListRow[])].sort((a, b) => String(b.on).localeCompare(String(a.on))) }
+    ? { measured: [...(measured as readonly ListRow[])].sort((a, b) => byText(String(b.on), String(a.on))) }
     : {};
   const next = completed(setAt(facts, { ...rest, ...sorted }, SOURCE_COLUMNS) as SourceFacts);
   if (chemistry === undefined) return next;

@@ -109,7 +109,7 @@ describe("trim as a sentence", () => {
     expect(letter([{ type: "litres", outL: 50, inL: 50 }], { trim }).heading).toBe(
       "Your test tank is off course, and being brought back",
     );
-    expect(letter([], { trim }).opening[0]).toContain("Nitrate 60.0\u00a0mg/L, act above 50.0");
+    expect(letter([], { trim }).opening[0]).toContain("Nitrate 60.0\u00a0mg/L, above its limit of 50.0");
   });
 });
 

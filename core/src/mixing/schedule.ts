@@ -1,4 +1,5 @@
 import { requireRange } from "../issues/index.ts";
+import { byText } from "../text/index.ts";
 
 /** Water that has to stand ready. Minutes count from the same moment; hours of a night may be below nothing. */
 export interface Demand {
@@ -98,7 +99,7 @@ export function scheduleMixing(demands: readonly Demand[], now: number, hands: H
   for (const step of [...MIXING_STEPS].reverse()) {
     let free = Number.POSITIVE_INFINITY;
     const byDeadline = [...demands].sort(
-      (a, b) => (endOf.get(b.id) ?? 0) - (endOf.get(a.id) ?? 0) || a.id.localeCompare(b.id),
+      (a, b) => (endOf.get(b.id) ?? 0) - (endOf.get(a.id) ?? 0) || byText(a.id, b.id),
     );
     for (const demand of byDeadline) {
       const minutes = minutesOf(demand, step);
@@ -111,7 +112,7 @@ export function scheduleMixing(demands: readonly Demand[], now: number, hands: H
       if (SHARED.includes(step)) free = from;
     }
   }
-  slots.sort((a, b) => a.from - b.from || a.demandId.localeCompare(b.demandId));
+  slots.sort((a, b) => a.from - b.from || byText(a.demandId, b.demandId));
   const lateBy = delayed(demands, slots, hands, (slot) => Math.max(0, now - slot.from));
   return { slots, late: [...lateBy].map(([demandId, minutes]) => ({ demandId, minutes })) };
 }

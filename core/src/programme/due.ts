@@ -1,5 +1,6 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
 import type { TankBook } from "../tank/index.ts";
+import { byText } from "../text/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
 import type { Phase } from "./job.ts";
 import { cadenceOf, dueOn, jobOf, performerOf, type TankTask } from "./task.ts";
@@ -65,7 +66,7 @@ export function tasksFor(
     .filter((task) => performerOf(task) === "technician")
     .map((task) => ({ task, dueOn: dueOn(task), lateDays: daysBetween(dueOn(task), visit.on) }))
     .filter((d) => ridesToday(d.task, d.lateDays, visit))
-    .sort((a, b) => b.lateDays - a.lateDays || a.task.code.localeCompare(b.task.code));
+    .sort((a, b) => b.lateDays - a.lateDays || byText(a.task.code, b.task.code));
   for (const candidate of candidates) {
     const reason = visit.overridden?.[candidate.task.code] ?? candidate.task.pin?.reason;
     // What is strict comes first: an advice that is given up gives up nothing else.

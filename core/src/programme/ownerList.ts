@@ -1,3 +1,4 @@
+import { byText } from "../text/index.ts";
 import { daysWords } from "./cadence.ts";
 import { cadenceOf, isWaiting, jobOf, performerOf, type TankTask } from "./task.ts";
 
@@ -29,7 +30,7 @@ function whenWords(task: TankTask): string {
 export function ownerList(tasks: readonly TankTask[]): OwnerGroup[] {
   const own = tasks
     .filter((t) => performerOf(t) === "owner" && !isWaiting(t))
-    .sort((a, b) => rank(a) - rank(b) || a.code.localeCompare(b.code));
+    .sort((a, b) => rank(a) - rank(b) || byText(a.code, b.code));
   const groups = new Map<string, OwnerGroup["jobs"]>();
   for (const task of own) {
     const { name, reason, caution, kit, uses } = jobOf(task);

@@ -55,7 +55,10 @@ export interface TrimInput {
   readonly perDay: Partial<Record<Parameter, number>>;
   /** Days to the next visit with its slack. */
   readonly daysToNextVisit: number;
+  /** At the unfavourable end of both readings, mg/L. */
   readonly freeAmmonia?: { readonly value: number; readonly act: number };
+  /** Ammonia was read, and without a pH at its worst it would be poison. */
+  readonly phNeeded?: boolean;
   /** Open findings about safety or livestock. */
   readonly seriousFindings: readonly string[];
   /** Names of tasks that slipped twice or more. */
@@ -105,6 +108,8 @@ export function judgeTrim(input: TrimInput): Trim {
         drifting.push({ code: "will-cross", parameter, limit, inDays, perDay });
     }
   }
+  if (input.phNeeded)
+    unknown.unshift({ code: "no-reading", parameter: "ph", ageDays: input.latest.ph?.ageDays ?? null });
   for (const task of input.slippedTwice) drifting.push({ code: "slipped-twice", task });
 
   const all = [...off, ...drifting, ...unknown];

@@ -86,6 +86,8 @@ export interface Landmark {
   readonly heightM: number;
   /** Minutes it may stand in air; 0 means never. */
   readonly airMinutes: number;
+  /** Of a return outlet: a hole that was tried breaks its siphon, so that nothing runs back through it. */
+  readonly siphonBreak?: boolean | undefined;
 }
 
 /** A filtration unit, and whether bacteria live in it. */
@@ -209,10 +211,10 @@ export interface TankBook {
   readonly mostShare: number;
 }
 
-/** Net litres of display and sump at their running levels. */
+/** Net litres of display, sump, pipes and reactors at their running levels. */
 export function systemVolumeL(book: Pick<TankBook, "display" | "sump">): number {
   const display = displayVolumeL(book.display, book.display.runningLevelM);
-  return book.sump ? display + sumpVolumeL(book.sump, book.sump.runningLevelM) : display;
+  return book.sump ? display + sumpVolumeL(book.sump, book.sump.runningLevelM) + book.sump.pipesL : display;
 }
 
 /** Whether the tank holds salt of any strength. */

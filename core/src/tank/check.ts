@@ -13,6 +13,8 @@ export interface TankMisfit {
     | "sump-level-above-sump"
     | "sump-low-above-level"
     | "weir-above-level"
+    | "chamber-longer-than-sump"
+    | "baffle-above-sump"
     | "landmark-above-glass"
     | "needs-sump"
     | "dead-too-big"
@@ -50,6 +52,8 @@ export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimens
     most("sump-level-above-sump", "sump.runningLevelM", sump.runningLevelM, sump.heightM);
     most("sump-low-above-level", "sump.lowestLevelM", sump.lowestLevelM, sump.runningLevelM);
     most("weir-above-level", "sump.weirM", sump.weirM, heightM);
+    most("chamber-longer-than-sump", "sump.returnLengthM", sump.returnLengthM ?? 0, sump.lengthM);
+    most("baffle-above-sump", "sump.baffleM", sump.baffleM ?? 0, sump.heightM);
   }
   if (!sump && schools?.how === "from-sump") misfits.push({ code: "needs-sump", field: "schools.how", most: 0 });
   if (!sump && schools?.heater === "in-sump") misfits.push({ code: "needs-sump", field: "schools.heater", most: 0 });
@@ -62,7 +66,8 @@ export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimens
   // Rock of 2.8 kg a litre that fills more than nine tenths of its own heap is a mistake of weight or height.
   if (rockKg / 2.8 > 0.9 * roomL) return [{ code: "rock-too-big", field: "display.rockKg", most: 0.9 * roomL * 2.8 }];
   try {
-    const systemL = displayVolumeL(display, runningLevelM) + (sump ? sumpVolumeL(sump, sump.runningLevelM) : 0);
+    const systemL =
+      displayVolumeL(display, runningLevelM) + (sump ? sumpVolumeL(sump, sump.runningLevelM) + sump.pipesL : 0);
     if (deadL !== undefined && systemL > 0) most("dead-too-big", "deadL", deadL, MOST_DEAD * systemL);
     if (systemL > 0) return misfits;
   } catch (error) {

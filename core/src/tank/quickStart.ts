@@ -111,7 +111,9 @@ const usual: Readonly<Record<TankKind, UsualContents>> = {
 /** Water usually stands this far below the rim, as a part of the height. */
 const LEVEL_PART = 0.92;
 /** A sump under a display: usual inside sizes, m, and where it runs. */
-const SUMP = { widthM: 0.4, heightM: 0.4, runningLevelM: 0.24, lowestLevelM: 0.12, pipesL: 4 } as const;
+const SUMP = { widthM: 0.4, heightM: 0.45, runningLevelM: 0.22, lowestLevelM: 0.12, pipesL: 4 } as const;
+/** The return chamber is usually the last third of it. */
+const RETURN_SHARE = 1 / 3;
 /** Litres of sump for a litre of display. */
 const SUMP_SHARE = 0.2;
 /** Air of a heated room over the water; a lid keeps two thirds of what would go. */
@@ -141,6 +143,7 @@ export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers
   const rockTopM = rockKg > 0 ? round(heightM * 0.6, 3) : 0;
   const lidded = of.targetPsu === 0;
   const surface = surfaceM2(vessel, Math.min(runningLevelM, heightM * 0.9));
+  const sumpLengthM = round(Math.max(0.3, (SUMP_SHARE * displayL) / 1000 / SUMP.widthM / SUMP.runningLevelM), 2);
   const gear = contents.gear.filter((g) => sump || (g !== "return" && g !== "top-up"));
   return {
     display: { vessel, runningLevelM, substrate, substrateDepthM, rockKg, rockTopM },
@@ -151,7 +154,9 @@ export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers
       ? {
           sump: {
             ...SUMP,
-            lengthM: round(Math.max(0.3, (SUMP_SHARE * displayL) / 1000 / SUMP.widthM / SUMP.runningLevelM), 2),
+            lengthM: sumpLengthM,
+            returnLengthM: round(sumpLengthM * RETURN_SHARE, 3),
+            baffleM: SUMP.runningLevelM,
             weirM: round(runningLevelM - 0.02, 3),
           },
         }
@@ -206,9 +211,17 @@ export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers
   };
 }
 
-const SUMP_FIELDS = ["lengthM", "widthM", "heightM", "runningLevelM", "lowestLevelM", "weirM", "pipesL"].map(
-  (key) => `sump.${key}`,
-);
+const SUMP_FIELDS = [
+  "lengthM",
+  "widthM",
+  "heightM",
+  "runningLevelM",
+  "lowestLevelM",
+  "returnLengthM",
+  "baffleM",
+  "weirM",
+  "pipesL",
+].map((key) => `sump.${key}`);
 
 /** Fields that decide how much water there is. */
 const VOLUME_FIELDS = ["display.runningLevelM", "display.substrate", "display.substrateDepthM", "display.rockKg"];

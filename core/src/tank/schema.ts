@@ -100,6 +100,8 @@ export const TankFactsSchema = z.object({
       lowestLevelM: metres,
       pipesL: z.number().min(0),
       weirM: metres,
+      returnLengthM: metres.optional(),
+      baffleM: metres.optional(),
     })
     .optional(),
   landmarks: z.array(
@@ -108,6 +110,7 @@ export const TankFactsSchema = z.object({
       kind: z.enum(["heater", "media", "intake", "coral", "plant", "return", "animals"]),
       heightM: z.number().min(0),
       airMinutes: z.number().min(0),
+      siphonBreak: z.boolean().optional(),
     }),
   ),
   gear: z.array(z.enum(SWITCH_GEAR)),

@@ -14,11 +14,11 @@ const contacts = columnsOf("client", "contacts");
 describe("a list in one cell", () => {
   test("is written line by line in our own units, and read again", () => {
     const rows = [
-      { name: "heater", kind: "heater", heightM: 0.12, airMinutes: 0 },
-      { name: "highest coral", kind: "coral", heightM: 0.455, airMinutes: 10 },
+      { name: "heater", kind: "heater", heightM: 0.12, airMinutes: 0, siphonBreak: false },
+      { name: "return", kind: "return", heightM: 0.455, airMinutes: 10, siphonBreak: true },
     ];
     const cell = writeListCell(landmarks, rows);
-    expect(cell).toBe("heater | heater | 12 | 0; highest coral | coral | 45.5 | 10");
+    expect(cell).toBe("heater | heater | 12 | 0 | no; return | return | 45.5 | 10 | yes");
     expect(readListCell(landmarks, cell)).toEqual(rows);
   });
   test("of bands is in the parameter's own unit, with a limit that does not exist left empty", () => {
@@ -31,7 +31,7 @@ describe("a list in one cell", () => {
   test("says in which line something is wrong", () => {
     expect(() => readListCell(landmarks, "heater | heater | 12 | 0; coral | coral | high | 0")).toThrow(FieldError);
     expect(() => readListCell(landmarks, "heater | heater | 12 | 0; coral | coral | high | 0")).toThrow(/Line 2/);
-    expect(() => readListCell(landmarks, "a | heater | 1 | 0 | 9")).toThrow(/5 parts; there are 4/);
+    expect(() => readListCell(landmarks, "a | heater | 1 | 0 | yes | 9")).toThrow(/6 parts; there are 5/);
   });
   test("empty is no line", () => expect(readListCell(landmarks, "  ")).toEqual([]));
   test("keeps any text, its own signs among them", () =>

@@ -7,7 +7,12 @@ export interface UnitPreference {
   readonly temperature: "°C" | "°F";
   readonly salinity: "ppt" | "SG 25/25" | "mS/cm raw";
   readonly alkalinity: "dKH" | "meq/L" | "ppm CaCO3";
+  /** The sign before decimals; the other one stands between thousands. A point where nothing is said. */
+  readonly decimal?: DecimalSign | undefined;
 }
+
+/** How a person writes a number: 1,350.5 or 1.350,5. */
+export type DecimalSign = "." | ",";
 
 export const METRIC: UnitPreference = {
   volume: "L",
@@ -17,12 +22,12 @@ export const METRIC: UnitPreference = {
   alkalinity: "dKH",
 };
 
-const LITRES: Record<UnitPreference["volume"], number> = { L: 1, "US gal": 3.785411784, "imp gal": 4.54609 };
+export const LITRES_PER: Record<UnitPreference["volume"], number> = { L: 1, "US gal": 3.785411784, "imp gal": 4.54609 };
 const CM_PER_INCH = 2.54;
 
 /** Litres in a person's unit. */
 export function showVolume(litres: number, unit: UnitPreference["volume"]): number {
-  return litres / LITRES[unit];
+  return litres / LITRES_PER[unit];
 }
 
 /** Centimetres in a person's unit. */
@@ -46,11 +51,18 @@ export function figure(value: number, decimals: number): string {
   return fraction === undefined ? grouped : `${grouped}.${fraction}`;
 }
 
+/** How a parameter is shown on a person's scale. */
+const optionOf = (parameter: Parameter, units: UnitPreference) =>
+  parameterFacts[parameter].units.find((u) => u.unit === unitFor(parameter, units));
+
+/** A canonical reading on a person's scale, not rounded. */
+export const readingIn = (parameter: Parameter, canonical: number, units: UnitPreference): number =>
+  optionOf(parameter, units)?.fromCanonical(canonical) ?? canonical;
+
 /** A canonical reading as a person reads it, without its unit. */
 export function showReading(parameter: Parameter, canonical: number, units: UnitPreference): string {
-  const unit = unitFor(parameter, units);
-  const option = parameterFacts[parameter].units.find((u) => u.unit === unit);
-  return option
-    ? figure(option.fromCanonical(canonical), option.decimals)
-    : figure(canonical, parameterFacts[parameter].decimals);
+  return figure(
+    readingIn(parameter, canonical, units),
+    optionOf(parameter, units)?.decimals ?? parameterFacts[parameter].decimals,
+  );
 }

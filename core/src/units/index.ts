@@ -1,4 +1,14 @@
-export { figure, METRIC, showLength, showReading, showVolume, type UnitPreference, unitFor } from "./display.ts";
+export {
+  type DecimalSign,
+  figure,
+  METRIC,
+  readingIn,
+  showLength,
+  showReading,
+  showVolume,
+  type UnitPreference,
+  unitFor,
+} from "./display.ts";
 export {
   type MethodOption,
   PARAMETERS,
@@ -7,6 +17,7 @@ export {
   parameterFacts,
   type UnitOption,
 } from "./parameters.ts";
+export { fromShown, quantity, quantityText, type Shown, toShown, unitShown } from "./quantity.ts";
 export {
   type EnteredReading,
   inUnit,

@@ -1,6 +1,7 @@
 import { OutOfRangeError } from "../issues/index.ts";
 import { type GravityReference, salinityFromHydrometer } from "../water/index.ts";
 import { Z95 } from "../worked/index.ts";
+import type { DecimalSign } from "./display.ts";
 import { GLASS_HYDROMETER, type Parameter, parameterFacts } from "./parameters.ts";
 
 /** A figure as a person gave it. */
@@ -10,7 +11,9 @@ export interface EnteredReading {
   readonly unit: string;
   readonly method: string;
   /** Of the sample; conductivity needs it. °C. */
-  readonly temperatureC?: number;
+  readonly temperatureC?: number | undefined;
+  /** How whoever typed it writes decimals; a point where nothing is said. */
+  readonly decimal?: DecimalSign | undefined;
 }
 
 /** What to tell the person beside the field. */
@@ -25,10 +28,31 @@ export type ParsedReading =
   | { readonly ok: true; readonly value: number; readonly sigma: number }
   | { readonly ok: false; readonly problem: ReadingProblem };
 
-/** Accepts a decimal comma as well as a point; refuses anything that is not one plain number. */
-export function parseNumber(text: string): number | null {
-  const trimmed = text.trim().replace(",", ".").replace("−", "-");
-  return /^-?\d+(\.\d+)?$/.test(trimmed) ? Number(trimmed) : null;
+const PLAIN = /^[+-]?(\d+(\.\d*)?|\.\d+)$/;
+const BETWEEN_THOUSANDS = /[\s\u00a0\u2009\u202f']/g;
+const GROUPED: Readonly<Record<DecimalSign, RegExp>> = {
+  ".": /^[+-]?[1-9]\d{0,2}(,\d{3})+(\.\d*)?$/,
+  ",": /^[+-]?[1-9]\d{0,2}(\.\d{3})+(,\d*)?$/,
+};
+
+/**
+ * A number as a person writes one, or null for anything else.
+ *
+ * Spaces stand between thousands. So does the sign that is not the person's decimal one, where three digits follow it each
+ * time ("1,350" is 1350 to somebody who writes 7.4); anywhere else either sign is a decimal one ("7,4" is 7.4 to all).
+ */
+export function parseNumber(text: string, decimal: DecimalSign = "."): number | null {
+  const plain = text.trim().replace("−", "-").replace(BETWEEN_THOUSANDS, "");
+  const other = decimal === "." ? "," : ".";
+  const both = plain.includes(".") && plain.includes(",");
+  const sign = GROUPED[decimal].test(plain) ? decimal : both && GROUPED[other].test(plain) ? other : null;
+  const whole = sign
+    ? plain
+        .split(sign === "." ? "," : ".")
+        .join("")
+        .replace(sign, ".")
+    : plain.replace(",", ".");
+  return PLAIN.test(whole) ? Number(whole) : null;
 }
 
 /**
@@ -39,17 +63,25 @@ export function parseNumber(text: string): number | null {
  */
 export function parseReading(entered: EnteredReading): ParsedReading {
   const facts = parameterFacts[entered.parameter];
-  const number = parseNumber(entered.text);
-  if (number === null) return { ok: false, problem: { code: "not-a-number" } };
   const option = facts.units.find((u) => u.unit === entered.unit);
   if (!option) return { ok: false, problem: { code: "unknown-unit" } };
-
-  const value = tryConvert(() =>
-    floats(entered)
-      ? salinityFromHydrometer(number, entered.temperatureC ?? 25, referenceOf(entered.unit))
-      : option.toCanonical(number, entered.temperatureC ?? 25),
-  );
   const [low, high] = facts.plausible;
+  const canonical = (number: number) =>
+    tryConvert(() =>
+      floats(entered)
+        ? salinityFromHydrometer(number, entered.temperatureC ?? 25, referenceOf(entered.unit))
+        : option.toCanonical(number, entered.temperatureC ?? 25),
+    );
+  const fits = (number: number) => {
+    const value = canonical(number);
+    return value !== null && value >= low && value <= high;
+  };
+  const asTyped = parseNumber(entered.text, entered.decimal);
+  if (asTyped === null) return { ok: false, problem: { code: "not-a-number" } };
+  // "1,026" is no thousand of anything in this unit: then its sign is the decimal one.
+  const otherwise = parseNumber(entered.text, entered.decimal === "," ? "." : ",");
+  const number = !fits(asTyped) && otherwise !== null && fits(otherwise) ? otherwise : asTyped;
+  const value = canonical(number);
   // Nobody's sea water is 1.0 ppt by a refractometer: a figure that close to 1 is a specific gravity.
   const gravityAsPpt = entered.parameter === "salinity" && entered.unit === "ppt" && number >= 0.99 && number <= 1.04;
   if (value === null || value < low || value > high || gravityAsPpt) {

@@ -1,4 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
+import { byText } from "../text/index.ts";
 
 /** What happened to a group of animals, as far as its size is concerned. */
 export interface CountEvent {
@@ -26,7 +27,7 @@ export function dwindling(
 ): { readonly lost: number; readonly of: number; readonly days: number } | null {
   const recent = events
     .filter((e) => e.onDate <= today && daysBetween(e.onDate, today) <= WINDOW_DAYS)
-    .sort((a, b) => a.onDate.localeCompare(b.onDate));
+    .sort((a, b) => byText(a.onDate, b.onDate));
   let lost = 0;
   let most = 0;
   let before: number | null = null;

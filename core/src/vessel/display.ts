@@ -1,5 +1,6 @@
 import { OutOfRangeError, requireRange } from "../issues/index.ts";
 import { bisect } from "../water/seawater.ts";
+import { type Sump, sumpCapacityL, sumpVolumeL } from "./sump.ts";
 import { grossVolumeL, type Vessel, vesselHeightM } from "./vessel.ts";
 
 /** What stands in the display and takes up room. */
@@ -82,33 +83,20 @@ export function cmFromRim(display: Display, levelM: number): number {
   return (vesselHeightM(display.vessel) - levelM) * 100;
 }
 
-/** A box-shaped sump under the display. */
-export interface Sump {
-  readonly lengthM: number;
-  readonly widthM: number;
-  readonly heightM: number;
-  readonly runningLevelM: number;
-  /** Lowest level of the return chamber at which the pump still stands in water, m. */
-  readonly lowestLevelM: number;
-  /** Litres in pipes and reactors that come back when the pump stops. */
-  readonly pipesL: number;
-  /** Height of the weir's edge above the display's floor, m. */
-  readonly weirM: number;
-}
-
-/** Litres in the sump at a level. */
-export function sumpVolumeL(sump: Sump, levelM: number): number {
-  requireRange("levelM", levelM, 0, sump.heightM);
-  return sump.lengthM * sump.widthM * levelM * 1000;
-}
-
-/** Litres that run back when the return stops, and the room there is for them. */
-export function runBack(display: Display, sump: Sump): { readonly litres: number; readonly roomL: number } {
+/**
+ * Litres that run back when the return stops, and the room there is for them, both with the system full.
+ *
+ * @param startM Level that the display falls to with the pumps off, m above its floor.
+ */
+export function runBack(
+  display: Display,
+  sump: Sump,
+  startM: number,
+): { readonly litres: number; readonly roomL: number } {
   const above =
-    displayVolumeL(display, display.runningLevelM) -
-    displayVolumeL(display, Math.min(sump.weirM, display.runningLevelM));
+    displayVolumeL(display, display.runningLevelM) - displayVolumeL(display, Math.min(startM, display.runningLevelM));
   return {
     litres: above + sump.pipesL,
-    roomL: sumpVolumeL(sump, sump.heightM) - sumpVolumeL(sump, sump.runningLevelM),
+    roomL: sumpCapacityL(sump) - sumpVolumeL(sump, sump.runningLevelM),
   };
 }

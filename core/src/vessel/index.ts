@@ -6,9 +6,8 @@ export {
   displayVolumeL,
   type Furnishing,
   runBack,
-  type Sump,
-  sumpVolumeL,
 } from "./display.ts";
+export { returnFloorM2, type Sump, sumpCapacityL, sumpLevelM, sumpVolumeL } from "./sump.ts";
 export {
   frontWidthM,
   grossVolumeL,

@@ -9,7 +9,11 @@ import {
   frontWidthM,
   grossVolumeL,
   insideOf,
+  returnFloorM2,
   runBack,
+  sumpCapacityL,
+  sumpLevelM,
+  sumpVolumeL,
   surfaceM2,
   VESSEL_SHAPES,
   type Vessel,
@@ -184,6 +188,31 @@ describe("volume", () => {
   });
 });
 
+test("in a sump only the return chamber falls: 20 cm low are its own litres", () => {
+  const sump = {
+    lengthM: 1.2,
+    widthM: 0.5,
+    heightM: 0.5,
+    runningLevelM: 0.32,
+    lowestLevelM: 0.1,
+    pipesL: 0,
+    weirM: 0.5,
+    returnLengthM: 0.4,
+    baffleM: 0.35,
+  };
+  // 20 cm of 40 × 50 cm are 40 L, not the 120 of the whole floor.
+  expect(sumpVolumeL(sump, 0.32) - sumpVolumeL(sump, 0.12)).toBeCloseTo(40, 9);
+  // The others stand at their baffle: 80 × 50 × 35 cm.
+  expect(sumpVolumeL(sump, 0)).toBeCloseTo(140, 9);
+  // Above the baffle all rise together.
+  expect(sumpVolumeL(sump, 0.45) - sumpVolumeL(sump, 0.4)).toBeCloseTo(30, 9);
+  for (const level of [0, 0.1, 0.32, 0.35, 0.42, 0.5])
+    expect(sumpLevelM(sump, sumpVolumeL(sump, level))).toBeCloseTo(level, 9);
+  // Nobody measured the chamber: a third of the sump.
+  expect(returnFloorM2({ ...sump, returnLengthM: undefined })).toBeCloseTo(0.2, 9);
+  expect(sumpCapacityL(sump)).toBeCloseTo(300, 9);
+});
+
 test("run-back: what stands above the weir, and the pipes", () => {
   const d: Display = {
     vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.6 },
@@ -203,6 +232,8 @@ test("run-back: what stands above the weir, and the pipes", () => {
     weirM: 0.53,
   };
   // 2 cm of half a square metre is 10 L; 15 cm of 0.32 m² is 48 L of room.
-  expect(runBack(d, sump)).toMatchObject({ litres: expect.closeTo(15, 9), roomL: expect.closeTo(48, 9) });
+  expect(runBack(d, sump, 0.53)).toMatchObject({ litres: expect.closeTo(15, 9), roomL: expect.closeTo(48, 9) });
+  // An open outlet at 50 cm lets 5 cm of half a square metre follow.
+  expect(runBack(d, sump, 0.5).litres).toBeCloseTo(30, 9);
   expect(cmFromRim(d, 0.4)).toBeCloseTo(20, 9);
 });

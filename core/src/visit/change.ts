@@ -7,11 +7,11 @@ import type { PlanInput } from "./inputs.ts";
 /** Litres moved are known to about 3 % (95 %). */
 export const LITRES_RELATIVE = 0.03 / Z95;
 
-/** Minutes of work while the water stands at its mark. */
-export const WORK_AT_MARK_MINUTES = 2;
-
 /** Parameters that build up and are held under a ceiling by changes. */
 export const CEILINGS: readonly Parameter[] = ["nitrate", "phosphate", "ammonia", "nitrite"];
+
+/** Parameters that are used up and are lifted over a floor by changes, where the new water holds more. */
+export const FLOORS: readonly Parameter[] = ["alkalinity", "calcium", "magnesium", "gh"];
 
 /** How water goes out and in on a tank, for the share that takes effect. */
 export const modeOf = (book: PlanInput["book"]): ExchangeMode =>

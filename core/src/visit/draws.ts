@@ -1,11 +1,11 @@
 import { requireRange } from "../issues/index.ts";
 import { type Drawn, gaussian, pointsOf, type Random, seeded } from "../simulate/index.ts";
-import { volumeRelative95 } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
-import { afterExchange, effectiveShare } from "../water/index.ts";
-import { Z95 } from "../worked/index.ts";
-import { LITRES_RELATIVE, modeOf } from "./change.ts";
+import { mixed, type Poured } from "./balance.ts";
+import { LITRES_RELATIVE } from "./change.ts";
+import { lineDecides } from "./expected.ts";
 import type { PlanInput } from "./inputs.ts";
+import { type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 import type { WaterPlan } from "./waterPlan.ts";
 
 /** What was drawn so far of a plan, by parameter. */
@@ -52,19 +52,48 @@ export function* drawChange(
 
 /** One draw of the water moved, and from it of each parameter after the change. */
 function once(input: PlanInput, water: WaterPlan, random: Random): (e: WaterPlan["after"][number]) => number {
-  const { book } = input;
   const off = (relative: number) => 1 + relative * gaussian(random);
-  const systemL = water.systemL.value * off(volumeRelative95(book) / Z95);
-  const moved = off(LITRES_RELATIVE);
-  const mode = modeOf(book);
-  const outL = Math.min(water.litres.value * moved, mode === "batch" ? systemL : Number.POSITIVE_INFINITY);
-  const share = effectiveShare(Math.max(0, outL), systemL, mode, Math.min(book.deadL ?? 0, systemL / 2));
-  return (e) => {
-    const before = e.before + e.beforeSigma * gaussian(random);
-    const refill = e.refill + e.refillSigma * gaussian(random);
-    if (e.parameter !== "salinity" || !water.saltWaterL) return afterExchange(before, refill, share);
-    // Salt by mass: what evaporated comes back as fresh water, what is poured closes the level.
-    const saltL = water.saltWaterL.value * moved;
-    return (before * (systemL - water.missingL - outL) + refill * saltL) / systemL;
+  const tank = tankOnDay(input, { due: [] });
+  const systemL = tank.systemL * off(tank.volumeRelative);
+  const missingL = Math.max(0, tank.missing.litres + tank.missing.sigmaL * gaussian(random));
+  const planned = {
+    drainedL: water.litres.value,
+    sourceL: water.pourL?.value ?? 0,
+    topUpL: water.freshL?.value ?? 0,
   };
+  const moved = off(LITRES_RELATIVE);
+  const poured = carriedOut(tank, planned, { missingL, moved, pouredTimes: off(LITRES_RELATIVE) });
+  const there = { ...tank, systemL, missing: { ...tank.missing, litres: poured.missingL } };
+  return (e) =>
+    mixed(there, poured, {
+      tank: e.before + e.beforeSigma * gaussian(random),
+      source: e.refill + e.refillSigma * gaussian(random),
+      topUp: e.topUp,
+    });
+}
+
+/** What really leaves and comes in where litres and what was missing are a little off: whatever is poured last closes the level. */
+function carriedOut(
+  tank: TankOnDay,
+  planned: Poured,
+  { missingL, moved, pouredTimes }: { readonly missingL: number; readonly moved: number; readonly pouredTimes: number },
+): Poured & { readonly missingL: number } {
+  const { drainedL, sourceL, topUpL } = planned;
+  const leftLow = drainedL > 0 && tank.mode === "batch" ? 0 : tank.missing.litres - topUpL;
+  if (drainedL <= 0 || tank.mode === "in-and-out")
+    return { drainedL: drainedL * moved, sourceL: sourceL * moved, topUpL: Math.max(0, missingL - leftLow), missingL };
+  const out = drainedL * moved;
+  // Over a sump the display is drained from its weir and filled to it; what is missing is topped up apart.
+  if (!lineDecides(tank, drainedL))
+    return {
+      drainedL: out,
+      sourceL: sourceL + out - drainedL,
+      topUpL: Math.max(0, topUpL + missingL - tank.missing.litres),
+      missingL,
+    };
+  // Drained to a line and filled to a line, what was missing makes no difference.
+  const missing = tank.missing.litres * moved;
+  const room = out + missing;
+  const source = topUpL > 0 ? sourceL * pouredTimes : room;
+  return { drainedL: out, sourceL: source, topUpL: room - source, missingL: missing };
 }

@@ -72,7 +72,7 @@ describe("what is known of the site", () => {
     planVisit(inputOf(bookOf("stony-coral"), { site: { drain: "sewer", bucketL: 20, hygieneLast: false, ...site } }));
   test("stairs and parking are said on arrival, with the weight that is carried", () => {
     const arrive = step(plan({ stairs: 32, parking: "yard" }), "arrive");
-    expect(arrive?.caution).toMatch(/32 steps.*moves \d+ kg/);
+    expect(arrive?.caution).toMatch(/32 steps.*moves \d+\u00a0kg/);
     expect(arrive?.reason).toContain("Parking: yard.");
     expect(step(plan({}), "arrive")?.caution).toBeUndefined();
   });
@@ -80,7 +80,7 @@ describe("what is known of the site", () => {
     const kit = (site: object) => step(plan(site), "drain")?.kit ?? [];
     expect(kit({ drainDropM: -0.4 })).toContain("drain pump");
     expect(kit({ drainDropM: 1 })).not.toContain("drain pump");
-    expect(step(plan({ drainDropM: 4 }), "drain")?.reason).toContain("falls 4 m");
+    expect(step(plan({ drainDropM: 4 }), "drain")?.reason).toContain("falls 4\u00a0m");
   });
 });
 

@@ -1,71 +1,117 @@
-import { type Band, volumeRelative95 } from "../tank/index.ts";
-import { afterExchange, afterExchangeSigma, type ExchangeSigmas } from "../water/index.ts";
-import { q, type Worked, worked, Z95 } from "../worked/index.ts";
-import { CEILINGS, LITRES_RELATIVE } from "./change.ts";
-import type { PlanInput } from "./inputs.ts";
+import type { Band } from "../tank/index.ts";
+import type { Parameter } from "../units/index.ts";
+import { q, worked, Z95 } from "../worked/index.ts";
+import { bringsOf, mixed, type Waters } from "./balance.ts";
+import { LITRES_RELATIVE } from "./change.ts";
+import type { Pour } from "./pour.ts";
 import { sourceRelative } from "./sourceOn.ts";
-import type { Expected, Knowns } from "./waterPlan.ts";
+import type { TankOnDay } from "./tankOnDay.ts";
+import type { Expected } from "./waterPlan.ts";
 
-/** The salt that goes in and out, of a plan. */
-interface SaltMoved {
-  readonly tankPsu: number | null;
-  readonly amounts: { readonly saltWaterL: Worked | null; readonly mixPsu: number | null };
-  readonly litres: number;
-  readonly missing: number;
-  readonly systemL: number;
+/** Salt water is measured before any of it goes in: a meter is right within half a ppt, 95 %. */
+const METER_SIGMA_PPT = 0.5 / Z95;
+
+/** How well the new water's figure of a substance is known, one sigma, in its unit. */
+export function refillSigmaOf(tank: TankOnDay, parameter: Parameter, refill: number): number {
+  return parameter === "salinity" && tank.salt
+    ? METER_SIGMA_PPT
+    : Math.abs(refill) * sourceRelative(tank.input.source, parameter);
 }
 
-/** What each parameter of the bands will be after the change, with its range. */
-export function expectedAfter(input: PlanInput, known: Knowns, share: number, salt: SaltMoved): Expected[] {
+/**
+ * Whether what is missing is drained to a line and filled to a line, so that a mistake about it leaves no trace: the line
+ * stands where it stands.
+ */
+export const lineDecides = ({ mode, place, book }: TankOnDay, drainedL: number): boolean =>
+  drainedL > 0 && mode === "batch" && (place === "sump" || !book.sump);
+
+/**
+ * What each parameter of the bands will be once all is poured, with its range.
+ *
+ * First order in the reading, both waters, the litres of the drain and of the pour, the system's volume and what was missing.
+ * Whatever is poured last closes the level, so that a litre too much of one water is a litre less of the other.
+ */
+export function expectedAfter(tank: TankOnDay, pour: Pour): Expected[] {
+  const { book, known, input } = tank;
   const rows: Expected[] = [];
-  const volumeRelative = volumeRelative95(input.book) / Z95;
-  for (const band of input.book.bands) {
+  for (const band of book.bands) {
     const value = known[band.parameter];
     if (!value || band.parameter === "ph" || band.parameter === "temperature") continue;
-    const ofSource = input.source.chemistry[band.parameter] ?? (CEILINGS.includes(band.parameter) ? 0 : value.value);
-    const salinity = band.parameter === "salinity" && salt.tankPsu !== null;
-    const refill = salinity ? (salt.amounts.mixPsu ?? ofSource) : ofSource;
-    const refillSigma = Math.abs(refill) * sourceRelative(input.source, band.parameter);
-    const sigmas = { before: value.sigma, refill: refillSigma, litresRelative: LITRES_RELATIVE, volumeRelative };
-    const after = salinity ? (salt.tankPsu ?? value.value) : afterExchange(value.value, refill, share);
+    const refill =
+      band.parameter === "salinity" && pour.sourcePsu !== null
+        ? pour.sourcePsu
+        : bringsOf(input.source, band.parameter, value.value);
+    const topUp = bringsOf(input.topUpSource, band.parameter, value.value);
+    const refillSigma = refillSigmaOf(tank, band.parameter, refill);
+    const waters = { tank: value.value, source: refill, topUp };
     rows.push({
       parameter: band.parameter,
       before: value.value,
       beforeSigma: value.sigma,
       refill,
       refillSigma,
+      topUp,
       after: worked(
         "reading-after",
-        after,
+        mixed(tank, pour, waters),
         unitOf(band),
         {
           before: q(value.value, unitOf(band)),
+          "taken out": q(pour.drainedL, "L"),
           "new water": q(refill, unitOf(band)),
-          "effective share": q(share * 100, "%"),
+          "of it": q(pour.sourceL, "L"),
+          ...(pour.topUpL > 0 ? { "topping up": q(topUp, unitOf(band)), "of that": q(pour.topUpL, "L") } : {}),
         },
-        salinity
-          ? salinitySigma(value.value, refill, sigmas, salt)
-          : afterExchangeSigma(value.value, refill, share, sigmas),
+        sigmaAfter(tank, pour, waters, { before: value.sigma, refill: refillSigma }),
       ),
     });
   }
   return rows;
 }
 
-/** First order of the balance of salt, S = (S0·(V − m − v) + Sr·vs)/V, where what is poured closes the level. */
-function salinitySigma(
-  before: number,
-  refill: number,
-  sigmas: ExchangeSigmas,
-  { amounts, litres, missing, systemL }: SaltMoved,
+function sigmaAfter(
+  tank: TankOnDay,
+  pour: Pour,
+  waters: Waters,
+  sigmas: { readonly before: number; readonly refill: number },
 ): number {
-  const saltL = amounts.saltWaterL?.value ?? 0;
-  return Math.hypot(
-    ((systemL - missing - litres) / systemL) * sigmas.before,
-    (saltL / systemL) * sigmas.refill,
-    ((refill * saltL - before * litres) / systemL) * sigmas.litresRelative,
-    ((refill * saltL - before * (missing + litres)) / systemL) * sigmas.volumeRelative,
-  );
+  const { missing, systemL, volumeRelative } = tank;
+  const at = (change: {
+    readonly waters?: Waters;
+    readonly pour?: Partial<Pour>;
+    readonly tank?: Partial<TankOnDay>;
+  }) => mixed({ ...tank, ...change.tank }, { ...pour, ...change.pour }, change.waters ?? waters);
+  const now = at({});
+  /** Change of the result for one sigma of an input. */
+  const by = (value: number) => value - now;
+  const terms = [
+    sigmas.before * (at({ waters: { ...waters, tank: waters.tank + 1 } }) - now),
+    sigmas.refill * (at({ waters: { ...waters, source: waters.source + 1 } }) - now),
+    by(at({ tank: { systemL: systemL * (1 + volumeRelative) } })),
+  ];
+  const batch = tank.mode === "batch" && pour.drainedL > 0;
+  const decided = lineDecides(tank, pour.drainedL);
+  // What closes the level: the topping up, or the new water where nothing is topped up.
+  const closes = pour.topUpL > 0 ? ("topUpL" as const) : ("sourceL" as const);
+  if (batch && decided) {
+    const more = (pour.drainedL + missing.litres) * LITRES_RELATIVE;
+    terms.push(by(at({ pour: { drainedL: pour.drainedL + more, [closes]: pour[closes] + more } })));
+  }
+  if (batch && decided && closes === "topUpL") {
+    const more = pour.sourceL * LITRES_RELATIVE;
+    terms.push(by(at({ pour: { sourceL: pour.sourceL + more, topUpL: pour.topUpL - more } })));
+  }
+  // Over a sump the display is drained from its weir and filled to its weir.
+  if (batch && !decided) {
+    const more = pour.drainedL * LITRES_RELATIVE;
+    terms.push(by(at({ pour: { drainedL: pour.drainedL + more, sourceL: pour.sourceL + more } })));
+  }
+  if (!batch && pour.sourceL > 0) terms.push(by(at({ pour: { sourceL: pour.sourceL * (1 + LITRES_RELATIVE) } })));
+  if (!decided && missing.sigmaL > 0) {
+    const more = { ...missing, litres: missing.litres + missing.sigmaL };
+    terms.push(by(at({ tank: { missing: more }, pour: { topUpL: pour.topUpL + missing.sigmaL } })));
+  }
+  return Math.hypot(...terms);
 }
 
 function unitOf(band: Band): string {
@@ -75,5 +121,7 @@ function unitOf(band: Band): string {
       ? "dGH"
       : band.parameter === "salinity"
         ? "ppt"
-        : "mg/L";
+        : band.parameter === "ammonia"
+          ? "mg/L N"
+          : "mg/L";
 }

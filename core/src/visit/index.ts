@@ -1,8 +1,10 @@
 export type { VisitBundle } from "./bundle.ts";
 export { modeOf } from "./change.ts";
+export { limitsOfKind } from "./dayLimits.ts";
 export { DECISIONS, type Decision } from "./decisions.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
 export { exceptionSentence } from "./exceptions.ts";
+export { type Exposure, exposures } from "./exposure.ts";
 export {
   type Basis,
   CORE_VERSION,
@@ -15,8 +17,19 @@ export {
   type WaterSource,
   withToday,
 } from "./inputs.ts";
-export { litresAboveM, litresOfMark, markCmOf, markPlace, missingL, startLevelM } from "./levels.ts";
-export { type Exposure, exposures } from "./limits.ts";
+export {
+  belowLineCm,
+  litresAboveM,
+  litresOfMark,
+  type MarkPlace,
+  markCmOf,
+  markPlace,
+  missingL,
+  pumpsOffLevelM,
+  runBackOf,
+  type Standing,
+  standingOf,
+} from "./levels.ts";
 export {
   DECIDE_AFTER_SLIPS,
   type LoggedFinding,
@@ -32,11 +45,11 @@ export {
   drainFlowLPerMinute,
   drainMinutesOf,
   hoseLimitL,
-  minutesBelow,
   pumpFlowOf,
   refillFlowLPerMinute,
   refillMinutesOf,
 } from "./moving.ts";
+export { type OddReading, oddOf } from "./odd.ts";
 export { type Orderable, OrderCycleError, type OrderRule, orderReasons, orderSteps } from "./order.ts";
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
@@ -51,9 +64,10 @@ export {
   sourceOn,
   sourceTest,
 } from "./sourceOn.ts";
-export { gearName, type Step } from "./steps.ts";
+export { gearName, type Step } from "./step.ts";
+export { type Missing, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 export { type TimedStep, type Timeline, timelineOf } from "./timeline.ts";
 export { minutesForWater } from "./timeOnSite.ts";
 export { latestReadings, mayWait, trimOf } from "./trimOf.ts";
 export { planChange, planWater } from "./water.ts";
-export type { Expected, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
+export type { AfterCheck, Expected, Limit, Offer, WaterPlan, WaterReason } from "./waterPlan.ts";

@@ -6,7 +6,7 @@ import type { Parameter } from "../units/index.ts";
 import type { Conditioner } from "../water/index.ts";
 
 /** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
-export const CORE_VERSION = 1;
+export const CORE_VERSION = 2;
 
 /** A reading as the plan uses it, canonical. */
 export interface PlanReading {
@@ -15,6 +15,8 @@ export interface PlanReading {
   readonly sigma: number;
   /** Civil date; the plan asks only whether it is today's and how old it is. */
   readonly on: string;
+  /** Taken when the new water was in: it checks the plan and is not what the plan is made from. */
+  readonly after?: true;
 }
 
 /** Why a figure of a source is believed: measured lately, at this time of another year, too long ago, or never. */
@@ -23,7 +25,7 @@ export type Basis = "fresh" | "season" | "old" | "book";
 /** Water that may go into a tank. */
 export interface WaterSource {
   readonly id: string;
-  readonly kind: "tap" | "purified" | "remineralised" | "natural-sea" | "mix";
+  readonly kind: "tap" | "tap-minerals" | "purified" | "remineralised" | "natural-sea" | "mix";
   readonly name: string;
   readonly chemistry: Readonly<Partial<Record<Parameter, number>>>;
   /** Of what was measured: when, and why it is believed on the day of the plan. */
@@ -47,17 +49,32 @@ export interface WaterSource {
   };
   /** What makes purified water. */
   readonly purifier?: Purifier;
+  /** What gives a soft water its hardness: grams for 100 L of it. */
+  readonly minerals?: { readonly name: string; readonly gramsPer100L: number };
+  /** Of the heater that its barrel is warmed with, W. */
+  readonly heaterW?: number;
 }
 
-/** What a day may change in a tank at most; an owner of the business may set these. */
+/** What a day may change in a tank at most; the office may set these. Which of them hold is a matter of the kind. */
 export interface DailyLimits {
+  /** Alkalinity, calcium and magnesium: for corals. */
   readonly alkalinityDkh: number;
-  readonly salinityUpPpt: number;
-  readonly salinityDownPpt: number;
-  readonly temperatureC: number;
-  readonly freeAmmoniaMgL: number;
   readonly calciumMgL: number;
   readonly magnesiumMgL: number;
+  /** General hardness: for shrimp. */
+  readonly ghDgh: number;
+  readonly salinityUpPpt: number;
+  readonly salinityDownPpt: number;
+  /** For corals, jellyfish, shrimp and the animals of a shore. */
+  readonly salinityDownInvertebratesPpt: number;
+  /** Of the tank, not of the new water. */
+  readonly temperatureC: number;
+  /** The same for corals, jellyfish and shrimp. */
+  readonly temperatureTenderC: number;
+  /** New water is never further from the tank than this, nor stronger than `strongestPpt`. */
+  readonly salinityApartPpt: number;
+  readonly strongestPpt: number;
+  readonly freeAmmoniaMgL: number;
   /** pH only warns: it is compared at the same hour of the day. */
   readonly ph: number;
 }
@@ -65,12 +82,17 @@ export interface DailyLimits {
 /** General practice, editable. Free ammonia after Emerson-era toxicity work: 0.02 mg/L as NH3. */
 export const DEFAULT_LIMITS: DailyLimits = {
   alkalinityDkh: 1,
-  salinityUpPpt: 1,
-  salinityDownPpt: 2,
-  temperatureC: 1.5,
-  freeAmmoniaMgL: 0.02,
   calciumMgL: 50,
   magnesiumMgL: 100,
+  ghDgh: 2,
+  salinityUpPpt: 1,
+  salinityDownPpt: 2,
+  salinityDownInvertebratesPpt: 1,
+  temperatureC: 2,
+  temperatureTenderC: 1,
+  salinityApartPpt: 4,
+  strongestPpt: 40,
+  freeAmmoniaMgL: 0.02,
   ph: 0.2,
 };
 
@@ -99,7 +121,11 @@ export interface PlanInput {
   readonly on: string;
   readonly nextVisitOn: string;
   readonly lastVisitOn: string | null;
-  /** How far the water stood below its running level on arrival, cm; null before it was looked at. */
+  /** The last change of half the tank's own share or more; null where none is known. */
+  readonly lastChangeOn?: string | null;
+  /** When a conditioner that binds ammonia went in last; a test of ammonia says nothing for two days. */
+  readonly boundOn?: string | null;
+  /** How far the water stood below its fill line on arrival, cm; over a sump in the return chamber. Null before it was looked at. */
   readonly belowMarkCm: number | null;
   /** Litres that a person chose for this visit, at the bench or at the mark; they go before the policy. */
   readonly chosen?: { readonly litres: number; readonly by: string } | null;

@@ -3,40 +3,40 @@ import { PARAMETERS, type Parameter } from "../units/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import type { Knowns } from "./waterPlan.ts";
 
-/** A reading this many standard deviations from what fits is measured again before it is acted on. */
-const SURPRISE = 3;
+/** A reading says something about today for so long where its band does not say how long. */
+const VALID_DAYS = 21;
 
-/** The value of a parameter on the day: today's last reading, else the fitted value, else the last valid reading. */
-export function knownValues(input: PlanInput, readings: readonly PlanReading[]): Knowns {
+/**
+ * The value of a parameter on the day: today's last reading before the change, else the fitted value, else the last valid
+ * reading.
+ *
+ * Readings of other days are kept as they would read with the tank full: salt that was measured then stands stronger in
+ * what is left of the water today.
+ *
+ * @param missingShare Of the system, 0 to below 1.
+ */
+export function knownValues(input: PlanInput, readings: readonly PlanReading[], missingShare: number): Knowns {
   const known: Knowns = {};
+  const stronger = 1 / (1 - missingShare);
   for (const parameter of PARAMETERS) {
-    const last = readings.findLast((r) => r.parameter === parameter);
+    const last = readings.findLast((r) => r.parameter === parameter && !(r.after && r.on === input.on));
     if (last && last.on === input.on) {
       known[parameter] = { value: last.value, sigma: last.sigma, today: true };
       continue;
     }
+    const times = parameter === "salinity" ? stronger : 1;
     const rate = input.rates[parameter];
     if (rate?.enough) {
-      known[parameter] = { value: Math.max(0, rate.now), sigma: rate.nowSigma, today: false };
+      known[parameter] = { value: Math.max(0, rate.now) * times, sigma: rate.nowSigma * times, today: false };
       continue;
     }
-    const validDays = input.book.bands.find((b) => b.parameter === parameter)?.validDays ?? 21;
+    const validDays = input.book.bands.find((b) => b.parameter === parameter)?.validDays ?? VALID_DAYS;
     if (last && daysBetween(last.on, input.on) <= validDays)
-      known[parameter] = { value: last.value, sigma: last.sigma, today: false };
+      known[parameter] = { value: last.value * times, sigma: last.sigma * times, today: false };
   }
   return known;
 }
 
-/** Today's reading that does not fit what is expected and has not been confirmed by a second one. */
-export function surprise(input: PlanInput): { parameter: Parameter; value: number; expected: number } | null {
-  for (const [parameter, rate] of Object.entries(input.rates) as [Parameter, PlanInput["rates"][Parameter]][]) {
-    const today = input.readings.filter((r) => r.parameter === parameter && r.on === input.on);
-    const last = today.at(-1);
-    if (!last || !rate?.enough) continue;
-    const spread = Math.hypot(last.sigma, rate.nowSigma, 0.05 * Math.abs(rate.now));
-    const confirmed = today.length > 1 && Math.abs((today.at(-2)?.value ?? 0) - last.value) <= 3 * last.sigma;
-    if (Math.abs(last.value - rate.now) > SURPRISE * spread && !confirmed)
-      return { parameter, value: last.value, expected: rate.now };
-  }
-  return null;
-}
+/** Today's readings of a parameter that the plan leans on, in the order they were taken. */
+export const readToday = (input: PlanInput, parameter: Parameter): PlanReading[] =>
+  input.readings.filter((r) => r.parameter === parameter && r.on === input.on && !r.after);

@@ -1,58 +1,122 @@
 import type { TankBook } from "../tank/index.ts";
-import { cmFromRim, displayLevelM, displayVolumeL, sumpVolumeL, vesselHeightM } from "../vessel/index.ts";
+import {
+  cmFromRim,
+  displayLevelM,
+  displayVolumeL,
+  returnFloorM2,
+  runBack,
+  sumpLevelM,
+  sumpVolumeL,
+  surfaceM2,
+  vesselHeightM,
+} from "../vessel/index.ts";
 import { modeOf } from "./change.ts";
 
-/** Where a tank's drain mark is drawn, if it has one. */
-export function markPlace(book: TankBook): "display" | "sump" | "none" {
+/** Where a tank's drain line is drawn, if it has one. */
+export type MarkPlace = "display" | "sump" | "none";
+
+/** The vessel that falls while this tank is drained. */
+export function markPlace(book: TankBook): MarkPlace {
   if (modeOf(book) === "in-and-out") return "none";
   return book.schools.how === "from-sump" && book.sump ? "sump" : "display";
 }
 
-/** The level from which the display's fall is counted: what stands above the weir runs to the sump first. */
-export function startLevelM(book: TankBook): number {
-  return book.sump ? Math.min(book.sump.weirM, book.display.runningLevelM) : book.display.runningLevelM;
+/** Where the water of a tank stands when it is found, and where it falls to once the pumps stop. */
+export interface Standing {
+  readonly missingL: number;
+  /** Level of the display as it is found, pumps running, m above its floor. */
+  readonly foundM: number;
+  /** Level of the display with the pumps off: what is drained counts from here. */
+  readonly startM: number;
+  /** Level of the return chamber as it is found, pumps running, m; null without a sump. */
+  readonly sumpM: number | null;
 }
 
-/** Litres of display water above a height, counted from where the fall begins. */
-export function litresAboveM(book: TankBook, heightM: number): number {
-  const start = startLevelM(book);
-  if (heightM >= start) return 0;
-  return displayVolumeL(book.display, start) - displayVolumeL(book.display, Math.max(0, heightM));
+/** Outlets of the return that stand under water without a tried siphon break: water runs back through them. */
+const openOutletsM = (book: TankBook): number[] =>
+  book.landmarks
+    .filter((m) => m.kind === "return" && !m.siphonBreak && m.heightM < book.display.runningLevelM)
+    .map((m) => m.heightM);
+
+/** Level that a display over a sump falls to when the return stops: the deepest of weir and open outlets, m. */
+export function pumpsOffLevelM(book: TankBook): number {
+  const { runningLevelM } = book.display;
+  return book.sump ? Math.max(0, Math.min(runningLevelM, book.sump.weirM, ...openOutletsM(book))) : runningLevelM;
 }
 
-/**
- * The drain mark of so many litres, cm from the rim of the vessel it is on; null where the water does not fall.
- *
- * @throws {OutOfRangeError} if there is less water than that above the floor.
- */
-export function markCmOf(book: TankBook, litres: number): number | null {
-  const place = markPlace(book);
-  if (place === "none") return null;
-  if (place === "sump" && book.sump) {
-    const { sump } = book;
-    const levelM = sump.runningLevelM - litres / (sump.lengthM * sump.widthM * 1000);
-    return (sump.heightM - levelM) * 100;
+/** Litres that run back when the return stops, and the room for them; null without a sump. */
+export function runBackOf(book: TankBook): { readonly litres: number; readonly roomL: number } | null {
+  return book.sump ? runBack(book.display, book.sump, pumpsOffLevelM(book)) : null;
+}
+
+/** The tank with so many litres missing; over a sump only the return chamber shows it. */
+export function standingOf(book: TankBook, missingL: number): Standing {
+  const { display, sump } = book;
+  if (sump) {
+    const sumpM = sumpLevelM(sump, sumpVolumeL(sump, sump.runningLevelM) - missingL);
+    return { missingL, foundM: display.runningLevelM, startM: pumpsOffLevelM(book), sumpM };
   }
-  const left = displayVolumeL(book.display, startLevelM(book)) - litres;
-  return cmFromRim(book.display, displayLevelM(book.display, left));
+  const fullL = displayVolumeL(display, display.runningLevelM);
+  const foundM = missingL > 0 ? displayLevelM(display, Math.max(0, fullL - missingL)) : display.runningLevelM;
+  return { missingL, foundM, startM: foundM, sumpM: null };
 }
 
-/** Litres that a drain mark takes out: the inverse of `markCmOf`. */
-export function litresOfMark(book: TankBook, cm: number): number {
-  if (markPlace(book) === "sump" && book.sump) {
-    const levelM = Math.min(book.sump.runningLevelM, Math.max(0, book.sump.heightM - cm / 100));
-    return sumpVolumeL(book.sump, book.sump.runningLevelM) - sumpVolumeL(book.sump, levelM);
-  }
-  return litresAboveM(book, vesselHeightM(book.display.vessel) - cm / 100);
-}
-
-/** Litres missing when the water stands so far below its running level; in a sump tank only the return chamber falls. */
+/** Litres missing when the water stands so far below its fill line; over a sump in the return chamber. */
 export function missingL(book: TankBook, belowCm: number): number {
   if (belowCm <= 0) return 0;
-  if (book.sump) {
-    const level = Math.max(0, book.sump.runningLevelM - belowCm / 100);
-    return sumpVolumeL(book.sump, book.sump.runningLevelM) - sumpVolumeL(book.sump, level);
+  const { display, sump } = book;
+  if (sump)
+    return sumpVolumeL(sump, sump.runningLevelM) - sumpVolumeL(sump, Math.max(0, sump.runningLevelM - belowCm / 100));
+  const level = Math.max(0, display.runningLevelM - belowCm / 100);
+  return displayVolumeL(display, display.runningLevelM) - displayVolumeL(display, level);
+}
+
+/** Surface that falls when water is missing, m². */
+export function fallingSurfaceM2({ display, sump }: TankBook): number {
+  return sump ? returnFloorM2(sump) : surfaceM2(display.vessel, display.runningLevelM);
+}
+
+/** How far below the fill line the water stands with so many litres missing, cm; over a sump in the return chamber. */
+export function belowLineCm(book: TankBook, litres: number): number {
+  const { foundM, sumpM } = standingOf(book, litres);
+  return (book.sump && sumpM !== null ? book.sump.runningLevelM - sumpM : book.display.runningLevelM - foundM) * 100;
+}
+
+/** Litres of the display above a height, counted from where its fall begins. */
+export function litresAboveM(book: TankBook, { startM }: Standing, heightM: number): number {
+  if (heightM >= startM) return 0;
+  return displayVolumeL(book.display, startM) - displayVolumeL(book.display, Math.max(0, heightM));
+}
+
+/** The most litres that can be drained on a tank from where it stands, whatever else would hold. */
+export function drainableL(book: TankBook, standing: Standing): number {
+  switch (markPlace(book)) {
+    case "display":
+      return displayVolumeL(book.display, standing.startM);
+    case "sump":
+      return book.sump ? sumpVolumeL(book.sump, standing.sumpM ?? 0) - sumpVolumeL(book.sump, 0) : 0;
+    case "none":
+      return Number.POSITIVE_INFINITY;
   }
-  const level = Math.max(0, book.display.runningLevelM - belowCm / 100);
-  return displayVolumeL(book.display, book.display.runningLevelM) - displayVolumeL(book.display, level);
+}
+
+/** The drain line of so many litres, cm from the rim of the vessel it is on; null where the water does not fall. */
+export function markCmOf(book: TankBook, standing: Standing, litres: number): number | null {
+  const place = markPlace(book);
+  if (place === "none") return null;
+  if (place === "sump" && book.sump && standing.sumpM !== null) {
+    const left = sumpVolumeL(book.sump, standing.sumpM) - litres;
+    return (book.sump.heightM - sumpLevelM(book.sump, left)) * 100;
+  }
+  const left = displayVolumeL(book.display, standing.startM) - litres;
+  return cmFromRim(book.display, displayLevelM(book.display, Math.max(0, left)));
+}
+
+/** Litres that a drain line takes out: the inverse of `markCmOf`; none for a line above the water. */
+export function litresOfMark(book: TankBook, standing: Standing, cm: number): number {
+  if (markPlace(book) === "sump" && book.sump && standing.sumpM !== null) {
+    const levelM = Math.min(standing.sumpM, Math.max(0, book.sump.heightM - cm / 100));
+    return sumpVolumeL(book.sump, standing.sumpM) - sumpVolumeL(book.sump, levelM);
+  }
+  return litresAboveM(book, standing, vesselHeightM(book.display.vessel) - cm / 100);
 }

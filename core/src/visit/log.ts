@@ -27,6 +27,8 @@ export interface LoggedReading {
   readonly value: number;
   readonly sigma: number;
   readonly at: string;
+  /** Taken when the new water was in. */
+  readonly after?: true;
 }
 
 /** What was noticed and what became of it. */
@@ -92,6 +94,9 @@ const EMPTY: VisitState = {
   plans: 0,
 };
 
+/** With one of these ticked the new water is in: what is read from then on is the water after the change. */
+const REFILLED: readonly string[] = ["refill", "exchange"];
+
 const without = <T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> =>
   Object.fromEntries(Object.entries(record).filter(([k]) => k !== key));
 
@@ -128,6 +133,7 @@ function apply(state: VisitState, op: VisitOp): VisitState {
         value: parsed.value,
         sigma: parsed.sigma,
         at,
+        ...(REFILLED.some((step) => state.ticked[step] !== undefined) ? { after: true as const } : {}),
       };
       return { ...state, readings: [...state.readings.filter((r) => r.id !== body.id), reading] };
     }
@@ -190,7 +196,13 @@ export function visitState(ops: readonly VisitOp[]): VisitState {
 
 /** The state's readings as a plan uses them. */
 function planReadings(state: VisitState, on: string): PlanReading[] {
-  return state.readings.map((r) => ({ parameter: r.parameter, value: r.value, sigma: r.sigma, on }));
+  return state.readings.map((r) => ({
+    parameter: r.parameter,
+    value: r.value,
+    sigma: r.sigma,
+    on,
+    ...(r.after ? { after: r.after } : {}),
+  }));
 }
 
 /** What a visit saw and decided since its plan was made, as the next plan takes it. */

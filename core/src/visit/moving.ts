@@ -2,7 +2,8 @@ import { bucketFactor, gravityFlowLPerMinute, type Hose, pumpFlowLPerMinute } fr
 import type { DrainHose, RefillPump, TankBook, TimedBucket } from "../tank/index.ts";
 import { displayLevelM, displayVolumeL } from "../vessel/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";
-import { litresAboveM, markPlace, startLevelM } from "./levels.ts";
+import { litresAboveM, markPlace, pumpsOffLevelM, type Standing } from "./levels.ts";
+import type { TankOnDay } from "./tankOnDay.ts";
 
 /** Slices that the fall of the display is cut into; twice as many move the minutes by less than a thousandth. */
 const SLICES = 48;
@@ -17,6 +18,9 @@ interface Fall {
   /** The lowest level that the hose draws to, m. */
   readonly lowestM: number;
 }
+
+/** A tank and where its water stands: as much as the flow depends on. */
+export type Drained = Pick<TankOnDay, "book" | "standing" | "bed">;
 
 const hoseOf = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">): Hose => ({
   lengthM,
@@ -49,27 +53,29 @@ export function pumpFlowOf({ shutOffM, openLPerMinute, liftM, ...hose }: RefillP
 }
 
 // A plan asks for the same tank many times while a mark is dragged.
-const falls = new WeakMap<TankBook, Fall | null>();
+const falls = new WeakMap<TankBook, Map<number, Fall | null>>();
 
-/** How the display falls through its hose; null where it has none, or where it does not fall. */
-function fallOf(book: TankBook): Fall | null {
-  const known = falls.get(book);
-  if (known !== undefined) return known;
-  const { drainHose } = book;
-  const made = drainHose && markPlace(book) === "display" ? integrate(book, drainHose) : null;
-  falls.set(book, made);
+/** How the display falls through its hose from a level; null where it has none, or where it does not fall. */
+function fallOf(book: TankBook, startM: number): Fall | null {
+  const known = falls.get(book) ?? new Map<number, Fall | null>();
+  falls.set(book, known);
+  const found = known.get(startM);
+  if (found !== undefined) return found;
+  const made = book.drainHose && markPlace(book) === "display" ? integrate(book, book.drainHose, startM) : null;
+  known.set(startM, made);
   return made;
 }
 
-/** dt = dV/Q(h), by the trapezium over slices of the height. */
-function integrate(book: TankBook, hose: DrainHose): Fall {
-  const top = startLevelM(book);
+/** dt = dV/Q(h), by the trapezium over slices of the height. A bucket is timed where a full tank's fall begins. */
+function integrate(book: TankBook, hose: DrainHose, top: number): Fall {
+  const timedAtM = pumpsOffLevelM(book);
   const levelsM: number[] = [top];
   const minutes: number[] = [0];
-  let flow = drainFlowLPerMinute(hose, top, top);
+  let flow = drainFlowLPerMinute(hose, top, timedAtM);
+  if (flow <= 0) return { levelsM, minutes, lowestM: top };
   for (let i = 1; i <= SLICES; i++) {
     const level = top - ((top - LOWEST_M) * i) / SLICES;
-    const next = drainFlowLPerMinute(hose, level, top);
+    const next = drainFlowLPerMinute(hose, level, timedAtM);
     if (next <= 0) break;
     const from = levelsM.at(-1) ?? top;
     const litres = displayVolumeL(book.display, from) - displayVolumeL(book.display, level);
@@ -81,21 +87,21 @@ function integrate(book: TankBook, hose: DrainHose): Fall {
 }
 
 /** The most litres that the drain hose draws by its own fall; null without one. */
-export function hoseLimitL(book: TankBook): number | null {
-  const fall = fallOf(book);
-  return fall && litresAboveM(book, fall.lowestM);
+export function hoseLimitL({ book, standing }: Pick<Drained, "book" | "standing">): number | null {
+  const fall = fallOf(book, standing.startM);
+  return fall && litresAboveM(book, standing, fall.lowestM);
 }
 
-/** Minutes until so many litres are out. */
-export function drainMinutesOf(book: TankBook, litres: number): number {
-  const fall = fallOf(book);
-  if (!fall || litres <= 0) return litres / book.drainLPerMinute;
-  const left = displayVolumeL(book.display, startLevelM(book)) - litres;
+/** Minutes until so many litres have run out, without anything done at the bed. */
+export function drainMinutesOf({ book, standing }: Pick<Drained, "book" | "standing">, litres: number): number {
+  const fall = fallOf(book, standing.startM);
+  if (!fall || litres <= 0) return Math.max(0, litres) / book.drainLPerMinute;
+  const left = displayVolumeL(book.display, standing.startM) - litres;
   const level = displayLevelM(book.display, Math.max(0, left));
   const { levelsM, minutes, lowestM } = fall;
   if (level <= lowestM) {
     // What the hose leaves is carried at the rate that is written down.
-    const byHoseL = litresAboveM(book, lowestM);
+    const byHoseL = litresAboveM(book, standing, lowestM);
     return (minutes.at(-1) ?? 0) + Math.max(0, litres - byHoseL) / book.drainLPerMinute;
   }
   const i = levelsM.findIndex((m) => m <= level);
@@ -104,15 +110,49 @@ export function drainMinutesOf(book: TankBook, litres: number): number {
   return (minutes[i - 1] ?? 0) + part * ((minutes[i] ?? 0) - (minutes[i - 1] ?? 0));
 }
 
+/** How a drain is shared between the hose that lifts the dirt and the one that takes the rest. */
+export interface DrainParts {
+  /** Litres that leave while the bed is cleaned, and how long that takes: the slower of hose and hands. */
+  readonly bedL: number;
+  readonly bedMinutes: number;
+  readonly restL: number;
+  readonly restMinutes: number;
+}
+
+/** The parts of a drain of so many litres. Where hands are slower than the hose it is pinched, so that the litres last. */
+export function drainPartsOf(tank: Drained, litres: number): DrainParts {
+  const bedMinutes = tank.bed && litres > 0 ? tank.bed.minutes : 0;
+  const perMinute = bedMinutes > 0 ? litres / Math.max(drainMinutesOf(tank, litres), 1e-9) : 0;
+  const bedL = Math.min(litres, bedMinutes * perMinute);
+  return {
+    bedL,
+    bedMinutes,
+    restL: litres - bedL,
+    restMinutes: drainMinutesOf(tank, litres) - drainMinutesOf(tank, bedL),
+  };
+}
+
+/** Minutes from the first litre until so many of a drain's litres are out, the bed's cleaning included. */
+export function outMinutesOf(tank: Drained, litres: number, parts: DrainParts): number {
+  if (litres <= 0) return 0;
+  if (litres <= parts.bedL) return (parts.bedMinutes * litres) / parts.bedL;
+  return parts.bedMinutes + drainMinutesOf(tank, litres) - drainMinutesOf(tank, parts.bedL);
+}
+
 /** Minutes until so many litres are in again. */
 export function refillMinutesOf(book: TankBook, litres: number): number {
   return litres / refillFlowLPerMinute(book);
 }
 
 /** How long the water runs out and in, worked, where a hose or a pump is known; else nothing is to be opened. */
-export function runsOf(book: TankBook, litres: number): { readonly out: Worked | null; readonly in: Worked | null } {
+export function runsOf(
+  book: TankBook,
+  standing: Standing,
+  litres: number,
+): { readonly out: Worked | null; readonly in: Worked | null } {
   const { drainHose, refillPump } = book;
-  const top = startLevelM(book);
+  const top = standing.startM;
+  const timedAtM = pumpsOffLevelM(book);
   const bucket = (timed: TimedBucket | undefined): Worked["inputs"] =>
     timed ? { "timed bucket": q(timed.litres, "L"), "it took": q(timed.seconds, "s") } : {};
   const hose = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">) => ({
@@ -122,14 +162,14 @@ export function runsOf(book: TankBook, litres: number): { readonly out: Worked |
   const left = displayVolumeL(book.display, top) - litres;
   return {
     out:
-      drainHose && fallOf(book) && litres > 0
-        ? worked("drain-minutes", drainMinutesOf(book, litres), "min", {
+      drainHose && fallOf(book, top) && litres > 0
+        ? worked("drain-minutes", drainMinutesOf({ book, standing }, litres), "min", {
             litres: q(litres, "L"),
             ...hose(drainHose),
             "fall below the floor": q(drainHose.dropM, "m"),
-            "runs at first": q(drainFlowLPerMinute(drainHose, top, top), "L/min"),
+            "runs at first": q(drainFlowLPerMinute(drainHose, top, timedAtM), "L/min"),
             "and at the end": q(
-              drainFlowLPerMinute(drainHose, displayLevelM(book.display, Math.max(0, left)), top),
+              drainFlowLPerMinute(drainHose, displayLevelM(book.display, Math.max(0, left)), timedAtM),
               "L/min",
             ),
             ...bucket(drainHose.timed),
@@ -146,18 +186,4 @@ export function runsOf(book: TankBook, litres: number): { readonly out: Worked |
           })
         : null,
   };
-}
-
-/**
- * Minutes that the water stands below a point while so many litres are out: from the point to the mark, the work there,
- * and back.
- *
- * @param pointL Litres that bring the water to the point.
- * @param workMinutes At the low mark.
- */
-export function minutesBelow(book: TankBook, pointL: number, litres: number, workMinutes: number): number {
-  if (litres <= pointL) return 0;
-  return (
-    drainMinutesOf(book, litres) - drainMinutesOf(book, pointL) + workMinutes + refillMinutesOf(book, litres - pointL)
-  );
 }

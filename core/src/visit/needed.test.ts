@@ -47,10 +47,12 @@ describe("the range of the litres that a reading asks for", () => {
   test("stands beside the decision of a plan that a reading raised, and beside no other", () => {
     const high = inputOf(bookOf(), { readings: [reading("nitrate", 40, 2), reading("temperature", 25, 0.1)] });
     const { needed, litres } = planWater(high);
-    // 200·(40 − 30)/(40 − 5).
-    expect(needed?.value).toBeCloseTo(57.14, 1);
-    expect(needed?.range?.low).toBeLessThan(litres.value);
-    expect(needed?.range?.high).toBeGreaterThan(litres.value);
+    // To the middle of the band in all: 200·(40 − 15)/(40 − 5).
+    expect(needed?.value).toBeCloseTo(142.86, 1);
+    expect(needed?.range?.low).toBeLessThan(142);
+    expect(needed?.range?.high).toBeGreaterThan(143);
+    // More than these animals bear at once: the first of two.
+    expect(litres.value).toBe(93);
     expect(planWater(inputOf(bookOf())).needed).toBeNull();
   });
 });

@@ -1,6 +1,9 @@
 import { gaussian, pointsOf, seeded } from "../simulate/index.ts";
 import { type ExchangeMode, litresToReach } from "../water/index.ts";
-import { type Range, rangeOf } from "../worked/index.ts";
+import { q, type Range, rangeOf, type Worked, worked } from "../worked/index.ts";
+import { refillSigmaOf } from "./expected.ts";
+import type { TankOnDay } from "./tankOnDay.ts";
+import type { Target } from "./target.ts";
 
 /** Litres that bring a value to its target, and how well each input of them is known. */
 export interface Needed {
@@ -61,4 +64,33 @@ export function neededRange(needed: Needed): Range {
   });
   const { low, high } = pointsOf(litres);
   return { low, high };
+}
+
+/** A range that ends above this many volumes of the system says only that it may not be reached at all. */
+const MOST_NEEDED = 3;
+
+/** The litres that the reading which raised the change asks for, with their range; null where none did. */
+export function neededOf(tank: TankOnDay, target: Target | undefined, goal: number | undefined): Worked | null {
+  if (!target || goal === undefined) return null;
+  const { systemL, mode, book, volumeRelative } = tank;
+  const { parameter, value, sigma, refill } = target;
+  const asked = { before: value, target: goal, refill, systemL, mode, deadL: book.deadL };
+  const answer = litresToReach(asked);
+  if (!answer.ok) return null;
+  const range = neededRange({
+    ...asked,
+    beforeSigma: sigma,
+    refillSigma: refillSigmaOf(tank, parameter, refill),
+    volumeRelative,
+  });
+  const unit = parameter === "ammonia" ? "mg/L N" : target.side === "low" ? "" : "mg/L";
+  return {
+    ...worked("litres-needed", answer.litres, "L", {
+      before: q(value, unit),
+      target: q(goal, unit),
+      "new water": q(refill, unit),
+      system: q(systemL, "L"),
+    }),
+    range: { low: Math.max(0, range.low), high: Math.min(range.high, systemL * MOST_NEEDED) },
+  };
 }

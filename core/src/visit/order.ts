@@ -1,3 +1,5 @@
+import { byText } from "../text/index.ts";
+
 /** A rule of the order on site: `before` and `after` are step ids or phases. */
 export interface OrderRule {
   readonly before: string;
@@ -64,7 +66,7 @@ export function orderReasons<S extends Orderable>(step: S, steps: readonly S[], 
 /** The steps of one circle, from the first in the library's order; every waiting step has a blocker that waits too. */
 function circleIn<S extends Orderable>(waiting: ReadonlyMap<S, ReadonlySet<S>>): S[] {
   const path: S[] = [];
-  const byPlace = (a: S, b: S) => a.number - b.number || a.id.localeCompare(b.id);
+  const byPlace = (a: S, b: S) => a.number - b.number || byText(a.id, b.id);
   let at = [...waiting.keys()].sort(byPlace)[0];
   while (at && !path.includes(at)) {
     path.push(at);

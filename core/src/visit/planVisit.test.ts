@@ -14,9 +14,10 @@ describe("order on site", () => {
     for (const [a, b] of [
       ["arrive", "look"],
       ["look", "test-alkalinity"],
-      ["test-alkalinity", "mix"],
-      ["mix", "glass-inside"],
-      ["glass-inside", "drain"],
+      ["test-alkalinity", "warm"],
+      ["warm", "glass-inside"],
+      ["glass-inside", "mix"],
+      ["mix", "drain"],
       ["blow-rock", "power-down"],
       ["power-down", "drain"],
       ["drain", "skimmer-cup"],
@@ -216,6 +217,6 @@ describe("what is known of the site", () => {
   });
   test("a hose is as long as its way, with a metre at each end", () => {
     expect(step(of({}), "drain")?.kit).toContain("drain hose");
-    expect(step(of({ drainDistanceM: 12 }), "drain")?.kit).toContain("drain hose, 14 m");
+    expect(step(of({ drainDistanceM: 12 }), "drain")?.kit).toContain("drain hose, 14\u00a0m");
   });
 });

@@ -1,10 +1,13 @@
 import { cautiousMinutes, tasksFor } from "../programme/index.ts";
-import { isSalt, schooled } from "../tank/index.ts";
+import { schooled } from "../tank/index.ts";
+import { byText } from "../text/index.ts";
+import { METRIC, type UnitPreference } from "../units/index.ts";
 import type { PlanInput } from "./inputs.ts";
 import { orderSteps } from "./order.ts";
 import { programmeOn } from "./programmeOn.ts";
 import { rulesFor } from "./rules.ts";
-import { buildSteps, type Step } from "./steps.ts";
+import type { Step } from "./step.ts";
+import { buildSteps } from "./steps.ts";
 import { timelineOf } from "./timeline.ts";
 import { mayWait } from "./trimOf.ts";
 import { planWater } from "./water.ts";
@@ -40,33 +43,26 @@ const ALWAYS_CARRIED = ["towels", "thermometer", "log"];
  *
  * Pure and cheap: it runs on the server for the day's bundle and on the phone whenever a reading changes the plan.
  *
+ * @param units What quantities inside the steps' sentences are told in; figures stay canonical.
  * @throws {OutOfRangeError} for a tank without volume.
  * @throws {OrderCycleError} if rules contradict each other.
  */
-export function planVisit(given: PlanInput): VisitPlan {
+export function planVisit(given: PlanInput, units: UnitPreference = METRIC): VisitPlan {
   const input = { ...given, book: schooled(given.book) };
   const { book } = input;
-  const water = planWater(input);
-  const tasks = programmeOn(input, water.litres.value > 0);
-  const { due, held } = tasksFor(
-    tasks,
-    {
-      on: input.on,
-      nextOn: input.nextVisitOn,
-      treatmentUntil: book.treatment && input.on < book.treatment.followUpOn ? book.treatment.followUpOn : undefined,
-      drifting: !mayWait(input),
-      overridden: input.overridden,
-    },
-    book,
-  );
+  const withChange = jobsOf(input, true);
+  const water = planWater(input, withChange.due);
+  const changing = water.litres.value > 0;
+  const { due, held } = changing ? withChange : jobsOf(input, false);
   const steps = orderSteps(
-    buildSteps(input, water, due, held),
+    buildSteps(input, water, due, held, units),
     rulesFor(
       book.schools,
       due.map((d) => d.task),
+      water.exposed.length > 0,
     ),
   );
-  const kit = [...new Set([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)])].sort();
+  const kit = [...new Set([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)])].sort(byText);
   const { minutes } = timelineOf(steps);
   return {
     tankId: book.id,
@@ -80,6 +76,22 @@ export function planVisit(given: PlanInput): VisitPlan {
   };
 }
 
+/** The jobs of a visit that changes water, or does not. */
+function jobsOf(input: PlanInput, changing: boolean) {
+  const { book } = input;
+  return tasksFor(
+    programmeOn(input, changing),
+    {
+      on: input.on,
+      nextOn: input.nextVisitOn,
+      treatmentUntil: book.treatment && input.on < book.treatment.followUpOn ? book.treatment.followUpOn : undefined,
+      drifting: !mayWait(input),
+      overridden: input.overridden,
+    },
+    book,
+  );
+}
+
 /** Of a visit's kit, what a van does not carry anyway: by its name, without how much or how long. */
 export function missingIn(kit: readonly string[], van: readonly string[]): string[] {
   const plain = (text: string) => (text.split(",")[0] ?? "").trim().toLowerCase();
@@ -88,16 +100,21 @@ export function missingIn(kit: readonly string[], van: readonly string[]): strin
 }
 
 function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
-  const { source, book } = input;
-  const litres = water.litres.value;
-  const fresh = water.freshL?.value ?? 0;
-  const saltL = water.saltWaterL?.value ?? 0;
-  const topUp = book.topUp === "reservoir" ? book.evaporationLPerDay * 7 : 0;
+  const { source, topUpSource, book } = input;
+  const poured = water.pourL?.value ?? 0;
+  const reservoirL = book.topUp === "reservoir" ? book.evaporationLPerDay * DAYS_TO_CARRY : 0;
+  const topUpL = fromVan(topUpSource.kind) ? (water.freshL?.value ?? 0) + reservoirL : 0;
   return {
-    mixL: source.kind === "mix" ? saltL : 0,
-    seaL: source.kind === "natural-sea" ? saltL : 0,
-    purifiedL:
-      (source.kind === "purified" || source.kind === "remineralised" ? litres : 0) + (isSalt(book) ? fresh : 0) + topUp,
+    // Salt that is stirred in on site leaves the water at home.
+    mixL: source.kind === "mix" && book.schools.saltAge !== "when-clear" ? poured : 0,
+    seaL: source.kind === "natural-sea" ? poured : 0,
+    purifiedL: (source.kind === "purified" || source.kind === "remineralised" ? poured : 0) + topUpL,
     wasteL: water.wasteL,
   };
 }
+
+/** A reservoir is filled for so many days. */
+const DAYS_TO_CARRY = 7;
+
+/** A tap is at the site; any other water is brought. */
+const fromVan = (kind: PlanInput["source"]["kind"]): boolean => kind !== "tap" && kind !== "tap-minerals";

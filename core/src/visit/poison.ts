@@ -1,57 +1,153 @@
-import { afterExchange, effectiveShare, freeAmmoniaMgL } from "../water/index.ts";
-import { q, type Worked, worked } from "../worked/index.ts";
-import type { PlanInput } from "./inputs.ts";
-import type { Knowns, Limit, WaterReason } from "./waterPlan.ts";
+import { daysBetween } from "../calendar/civil.ts";
+import type { Parameter } from "../units/index.ts";
+import { carbonateBalancePh, freeAmmoniaMgL } from "../water/index.ts";
+import { q, type Worked, worked, Z95 } from "../worked/index.ts";
+import { mixed, type Poured } from "./balance.ts";
+import type { WaterSource } from "./inputs.ts";
+import { tankC } from "./pour.ts";
+import type { TankOnDay } from "./tankOnDay.ts";
+import type { Limit, WaterReason } from "./waterPlan.ts";
 
 type AmmoniaRise = Extract<WaterReason, { code: "ammonia-would-rise" }>;
 
-/** New water that would make the ammonia poison: none of it, whatever else would allow. */
-export const ammoniaLimit = ({ limit }: AmmoniaRise): Limit => ({ code: "free-ammonia", maxL: 0, value: limit });
+/** Free ammonia before and after a change, each at the unfavourable end of what is known, and what had to be assumed for it. */
+export interface FreeAmmonia {
+  readonly before: Worked;
+  readonly after: Worked;
+  /** Taken at its worst because nobody measured it. */
+  readonly assumed: readonly ("ph" | "source-ph")[];
+  /** A conditioner bound ammonia lately: a test of it says neither "safe" nor "emergency". */
+  readonly bound: boolean;
+}
 
-/** The limits with that one before them. */
-export const withAmmonia = (rise: AmmoniaRise, limits: readonly Limit[]): Limit[] => [ammoniaLimit(rise), ...limits];
+/** The highest pH that a tank of no known pH is taken to have. */
+const WORST_PH = { salt: 8.6, fresh: 9 } as const;
+/** The pH that an untested water is taken to have once it has stood in the air. */
+const WORST_SOURCE_PH = { tap: 9.5, salt: 8.5 } as const;
+/** Bound ammonia still reads for so long, days. */
+const BOUND_DAYS = 2;
+/** Water of less than this carries no pH into another, dKH. */
+const NO_BUFFER_DKH = 0.05;
 
-/** Free ammonia before and after a change; null without a reading of total ammonia and of pH. */
-export function freeAmmonia(
-  input: PlanInput,
-  known: Knowns,
-  litres: number,
-  systemL: number,
-  mode: "batch" | "in-and-out",
-): { before: Worked; after: Worked } | null {
-  const [total, ph] = [known.ammonia, known.ph];
-  if (!total || !ph) return null;
-  const temperatureC = known.temperature?.value ?? input.book.targetC;
-  const salinityPsu = known.salinity?.value ?? input.book.targetPsu;
-  const before = freeAmmoniaMgL(total.value, { ph: ph.value, temperatureC, salinityPsu });
-  // Worst case: weakly buffered old water takes the pH of the new.
-  const phAfter = Math.max(ph.value, input.source.chemistry.ph ?? ph.value);
-  const totalAfter = afterExchange(
-    total.value,
-    input.source.chemistry.ammonia ?? 0,
-    effectiveShare(litres, systemL, mode, input.book.deadL),
-  );
-  const after = freeAmmoniaMgL(Math.max(0, totalAfter), {
-    ph: litres > 0 ? phAfter : ph.value,
-    temperatureC,
-    salinityPsu,
-  });
-  const inputs = (tan: number, p: number) => ({
-    "total ammonia": q(tan, "mg/L N"),
-    pH: q(p, ""),
-    temperature: q(temperatureC, "°C"),
-  });
+/** The pH of a water once it stood in the air, at its worst; null where it has nothing to set a pH with. */
+function standingPh({ kind, chemistry }: WaterSource): { readonly ph: number; readonly assumed: boolean } | null {
+  const { ph, alkalinity } = chemistry;
+  const drawn = kind === "tap" || kind === "tap-minerals";
+  if (kind === "purified" || (alkalinity !== undefined && alkalinity < NO_BUFFER_DKH)) return null;
+  if (!drawn) return { ph: ph ?? WORST_SOURCE_PH.salt, assumed: ph === undefined };
+  // As it is drawn a tap is rich in carbon dioxide: its own carbonate says what is left of that after standing.
+  if (ph !== undefined && alkalinity !== undefined)
+    return { ph: Math.max(ph, carbonateBalancePh(alkalinity)), assumed: false };
+  return { ph: WORST_SOURCE_PH.tap, assumed: true };
+}
+
+/** Whether a conditioner that binds ammonia went in within the last two days. */
+export function isBound({ input }: Pick<TankOnDay, "input">): boolean {
+  if (!input.boundOn) return false;
+  const days = daysBetween(input.boundOn, input.on);
+  return days >= 0 && days <= BOUND_DAYS;
+}
+
+/** Total ammonia and pH at the unfavourable end of what is known; null without a reading of total ammonia. */
+function worstNow({ known, book, salt }: Pick<TankOnDay, "known" | "book" | "salt">) {
+  const { ammonia, ph } = known;
+  if (!ammonia) return null;
+  const band = book.bands.find((b) => b.parameter === "ph");
+  const highest = band?.actHigh ?? (salt ? WORST_PH.salt : WORST_PH.fresh);
   return {
-    before: worked("free-ammonia", before, "mg/L NH3", inputs(total.value, ph.value)),
-    after: worked("free-ammonia", after, "mg/L NH3", inputs(totalAfter, phAfter)),
+    totalMgL: Math.max(0, ammonia.value + Z95 * ammonia.sigma),
+    ph: Math.min(14, ph ? ph.value + Z95 * ph.sigma : highest),
+    assumed: ph === undefined,
   };
 }
 
-/** Whether a change would poison, or is needed against poison; null for neither. */
-export function judgeAmmonia(ammonia: { before: Worked; after: Worked }, limit: number): WaterReason | null {
-  const [before, after] = [ammonia.before.value, ammonia.after.value];
-  const ph = ammonia.after.inputs.pH;
-  if (after > limit && after > before)
-    return { code: "ammonia-would-rise", before, after, limit, ph: typeof ph === "object" ? ph.value : Number.NaN };
-  return before > limit ? { code: "ammonia-emergency", value: before, limit } : null;
+/** Free ammonia of a tank as it is found, at its worst, mg/L as NH3; null without a reading of total ammonia. */
+export function freeAmmoniaNow(tank: TankOnDay): { readonly mgL: number; readonly assumed: boolean } | null {
+  const worst = worstNow(tank);
+  return worst && { mgL: freeAt(tank, worst.totalMgL, worst.ph, tankC(tank)), assumed: worst.assumed };
+}
+
+const freeAt = (
+  { known, book }: Pick<TankOnDay, "known" | "book">,
+  totalMgL: number,
+  ph: number,
+  temperatureC: number,
+) =>
+  freeAmmoniaMgL(totalMgL, {
+    ph,
+    temperatureC: Math.min(50, Math.max(-2, temperatureC)),
+    salinityPsu: Math.min(60, Math.max(0, known.salinity?.value ?? book.targetPsu)),
+  });
+
+/**
+ * Free ammonia before and after what is poured, the pH afterwards at its worst: the highest of the tank's, the new water's
+ * after standing and, in fresh water, the balance of the mixture's carbonate with the air.
+ *
+ * @returns null without a reading of total ammonia.
+ */
+export function freeAmmonia(tank: TankOnDay, poured: Poured, endC: number): FreeAmmonia | null {
+  const { input, known, salt } = tank;
+  const worst = worstNow(tank);
+  if (!worst) return null;
+  const nowC = tankC(tank);
+  const pours = poured.sourceL + poured.topUpL > 0;
+  const waters = [...(poured.sourceL > 0 ? [input.source] : []), ...(poured.topUpL > 0 ? [input.topUpSource] : [])];
+  const standing = waters.map(standingPh);
+  const of = (source: WaterSource, parameter: Parameter) => source.chemistry[parameter] ?? 0;
+  const totalAfter = mixed(tank, poured, {
+    tank: worst.totalMgL,
+    source: of(input.source, "ammonia"),
+    topUp: of(input.topUpSource, "ammonia"),
+  });
+  const kh = known.alkalinity;
+  const blendKh =
+    kh === undefined
+      ? null
+      : mixed(tank, poured, {
+          tank: kh.value + Z95 * kh.sigma,
+          source: input.source.chemistry.alkalinity ?? kh.value,
+          topUp: input.topUpSource.chemistry.alkalinity ?? kh.value,
+        });
+  const balance = !salt && blendKh !== null && blendKh > NO_BUFFER_DKH ? [carbonateBalancePh(blendKh)] : [];
+  const phAfter = pours ? Math.max(worst.ph, ...standing.flatMap((s) => (s ? [s.ph] : [])), ...balance) : worst.ph;
+  const inputs = (tan: number, ph: number, c: number) => ({
+    "total ammonia": q(tan, "mg/L N"),
+    pH: q(ph, ""),
+    temperature: q(c, "°C"),
+  });
+  return {
+    before: worked(
+      "free-ammonia",
+      freeAt(tank, worst.totalMgL, worst.ph, nowC),
+      "mg/L NH3",
+      inputs(worst.totalMgL, worst.ph, nowC),
+    ),
+    after: worked(
+      "free-ammonia",
+      freeAt(tank, Math.max(0, totalAfter), phAfter, endC),
+      "mg/L NH3",
+      inputs(totalAfter, phAfter, endC),
+    ),
+    assumed: [
+      ...(worst.assumed ? (["ph"] as const) : []),
+      ...(standing.some((s) => s?.assumed) ? (["source-ph"] as const) : []),
+    ],
+    bound: isBound(tank),
+  };
+}
+
+/** New water that would make the ammonia poison: none of it, whatever else would allow. */
+export const ammoniaLimit = (limit: number): Limit => ({ code: "free-ammonia", maxL: 0, value: limit });
+
+/** Whether a change would make the water poisonous; null where it would not. */
+export function wouldPoison({ before, after }: FreeAmmonia, limit: number): AmmoniaRise | null {
+  if (after.value <= limit || after.value <= before.value) return null;
+  const { pH } = after.inputs;
+  return {
+    code: "ammonia-would-rise",
+    before: before.value,
+    after: after.value,
+    limit,
+    ph: typeof pH === "object" ? pH.value : Number.NaN,
+  };
 }

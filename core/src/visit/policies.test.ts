@@ -1,6 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/civil.ts";
-import { comparePolicies, exposures, litresOfMark, markCmOf, POLICIES, planChange, planWater } from "./index.ts";
+import {
+  comparePolicies,
+  exposures,
+  litresOfMark,
+  markCmOf,
+  POLICIES,
+  planChange,
+  planWater,
+  standingOf,
+  tankOnDay,
+} from "./index.ts";
 import { bookOf, inputOf, reading, TODAY, tap } from "./sample.fixture.ts";
 
 const rate = (perDay: number, now: number) => ({
@@ -44,8 +54,9 @@ describe("four policies on one tank", () => {
   });
   test("test-led above its band changes as much as brings it back", () => {
     const high = inputOf(bookOf(), { readings: [reading("nitrate", 40), reading("temperature", 25, 0.1)] });
-    // 200·(40 − 30)/(40 − 5) = 57.1 L, whole litres.
-    expect(of("test-led", high).water.litres.value).toBe(57);
+    // Well inside its band, at 15, in two equal changes, since one of 200·25/35 = 143 L is more than the animals bear:
+    // 5 + 35·√(10/35) = 23.7 after the first, 200·(40 − 23.7)/35 = 93.1 L, whole litres.
+    expect(of("test-led", high).water.litres.value).toBe(93);
   });
 });
 
@@ -102,19 +113,23 @@ describe("a change of so many litres", () => {
     const display = bookOf("community");
     const below = bookOf("stony-coral", { sump, schools: { ...bookOf("stony-coral").schools, how: "from-sump" } });
     for (const book of [display, below])
-      for (const litres of [1, 7.5, 20, 44])
-        expect(litresOfMark(book, markCmOf(book, litres) ?? Number.NaN), book.kind).toBeCloseTo(litres, 6);
+      for (const litres of [1, 7.5, 12, 15])
+        expect(litresOfMark(book, full(book), markCmOf(book, full(book), litres) ?? Number.NaN), book.kind).toBeCloseTo(
+          litres,
+          6,
+        );
   });
   test("past a limit names the one that it breaks, and is not held down", () => {
-    // 100 × 50 cm, 40 cm deep: 50 L are 10 cm, so the coral at 32 cm is bare from 40 L on; it may be never.
+    // 100 × 50 cm, 40 cm deep: 50 L are 10 cm, so the media at 32 cm are bare from 40 L on; they may be never.
     const book = bookOf("community", {
-      landmarks: [{ name: "intake", kind: "intake", heightM: 0.32, airMinutes: 0 }],
+      landmarks: [{ name: "sponge", kind: "media", heightM: 0.32, airMinutes: 0 }],
     });
-    const plan = planChange(inputOf(book), 60);
+    const at = { belowMarkCm: 0 };
+    const plan = planChange(inputOf(book, at), 60);
     expect(plan.litres.value).toBe(60);
-    expect(plan.binding).toMatchObject({ code: "landmark", name: "intake" });
+    expect(plan.binding).toMatchObject({ code: "landmark", name: "sponge" });
     expect(plan.binding?.maxL).toBeCloseTo(40, 6);
-    expect(planChange(inputOf(book), 39).binding).toBeNull();
+    expect(planChange(inputOf(book, at), 39).binding).toBeNull();
   });
   test("below nothing is nothing, and beyond the system is all of it", () => {
     expect(planChange(input, -5).litres.value).toBe(0);
@@ -130,6 +145,9 @@ describe("a change of so many litres", () => {
   });
 });
 
+const found = (book: ReturnType<typeof bookOf>) => tankOnDay(inputOf(book, { belowMarkCm: 0, tasks: [] }));
+const full = (book: ReturnType<typeof bookOf>) => standingOf(book, 0);
+
 describe("what stands in air", () => {
   const book = bookOf("stony-coral", {
     landmarks: [
@@ -138,17 +156,20 @@ describe("what stands in air", () => {
       { name: "nozzle", kind: "return", heightM: 0.39, airMinutes: 0 },
     ],
   });
-  test("is counted from the water leaving it until it is back, with the work at the mark", () => {
-    // The coral is bare once 50 L are out; 30 more at 10 L/min out and 10 in, and two minutes of work.
-    expect(exposures(book, 80)).toEqual([{ name: "coral", minutes: expect.closeTo(8, 9), allowedMinutes: 10 }]);
+  test("is counted from the water leaving it until it is back, with the work at the line", () => {
+    // The coral is bare once 50 L are out; 30 more at 10 L/min out and 10 in, and two minutes of setting back.
+    expect(exposures(found(book), 80)).toEqual([
+      { name: "coral", kind: "coral", minutes: expect.closeTo(8, 9), allowedMinutes: 20, wetEvery: 5 },
+    ]);
   });
   test("is nothing while it is under water, or while nothing falls", () => {
-    expect(exposures(book, 50)).toEqual([]);
-    expect(exposures({ ...book, schools: { ...book.schools, how: "in-and-out" } }, 150)).toEqual([]);
+    expect(exposures(found(book), 50)).toEqual([]);
+    expect(exposures(found({ ...book, schools: { ...book.schools, how: "in-and-out" } }), 150)).toEqual([]);
   });
   test("meets its limit exactly where the plan says it binds", () => {
-    const limit = planChange(inputOf(book), 10).limits.find((l) => l.name === "coral");
-    const [coral] = exposures(book, limit?.maxL ?? 0);
-    expect(coral?.minutes).toBeCloseTo(10, 9);
+    const slow = { ...book, refillLPerMinute: 4 };
+    const limit = planChange(inputOf(slow, { belowMarkCm: 0, tasks: [] }), 10).limits.find((l) => l.name === "coral");
+    const [coral] = exposures(found(slow), limit?.maxL ?? 0);
+    expect(coral?.minutes).toBeCloseTo(20, 6);
   });
 });

@@ -4,6 +4,8 @@ import { cleanMediaLasts, MEDIA_DAYS } from "../upkeep/index.ts";
 import { withoutExcepted } from "./exceptions.ts";
 import type { PlanInput } from "./inputs.ts";
 
+/** Jobs that take dirt off the floor with a hose: with a change they are the first part of its drain. */
+export const BED_JOBS: readonly string[] = ["vacuum-sector", "spot-siphon", "deep-sector"];
 /** Jobs that swap mechanical media. */
 export const MECHANICAL: readonly string[] = ["socks", "floss"];
 /** The owner's part of it, between visits. */
@@ -27,7 +29,11 @@ export function programmeOn(
   const { media, fertiliser } = input.book.schools;
   const mediaDays = MEDIA_DAYS[media];
   const young = youngJobs(input.book, input.on);
+  const untouched = input.book.schools.how === "from-sump";
   const tasks = withoutExcepted(input.tasks, input.book).flatMap((task) => {
+    // With the display left as it is nothing of its bed can be taken out.
+    if (untouched && BED_JOBS.includes(task.code)) return [];
+    if (task.code === "vacuum-sector" && input.book.schools.substrate === "never") return [];
     if (task.code.startsWith(YOUNG)) return young.includes(task.code) ? [task] : [];
     if (MECHANICAL.includes(task.code)) return mediaDays === null ? [] : [{ ...task, everyDays: mediaDays }];
     if (task.code === OWNER_MEDIA)

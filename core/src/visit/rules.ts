@@ -22,7 +22,6 @@ const ALWAYS: readonly OrderRule[] = [
   rule("flow-off", "drain", "Nothing may run dry."),
   rule("heater-off", "drain", "A hot heater in air cracks or burns."),
   rule("drain", "hardware", "Hardware is washed in the old water just drained."),
-  rule("hardware", "refill", "What was opened is closed before the water comes back."),
   rule("drain", "refill", "First out, then in."),
   rule("refill", "power-up", "Everything stands in water before it runs."),
   rule("media", "dose", "Fresh media would take up the dose."),
@@ -36,17 +35,30 @@ const ALWAYS: readonly OrderRule[] = [
   rule("outside", "leave", "The photo shows clean glass."),
 ];
 
+/** Washed while the water runs out, where nothing waits in the air for it. */
+const HARDWARE_FIRST: readonly OrderRule[] = [
+  rule("hardware", "refill", "What was opened is closed before the water comes back."),
+];
+/** Something stands bare: the water comes back first, and the hardware is washed in the bucket that was kept. */
+const HARDWARE_LATER: readonly OrderRule[] = [
+  rule("refill", "hardware", "Something stands in air: the water comes back before the hardware is washed."),
+  rule("hardware", "power-up", "What was opened is closed before anything runs."),
+];
+
 /** The order on site: what always holds, what the tank's schools add, and what the firm's own jobs ask for. */
 export function rulesFor(
   schools: Schools,
   tasks: readonly Pick<TankTask, "code" | "job">[] = [],
+  somethingBare = false,
 ): readonly OrderRule[] {
-  const rules = [...ALWAYS, ...tasks.flatMap(ownRules)];
+  const rules = [...ALWAYS, ...(somethingBare ? HARDWARE_LATER : HARDWARE_FIRST), ...tasks.flatMap(ownRules)];
   if (schools.how === "animals-out") {
     rules.push(rule("flow-off", "animals-out", "Bells are moved in still water."));
     rules.push(rule("animals-out", "glass", "They are out before a blade goes in."));
-    rules.push(rule("power-up", "animals-back", "They return when level and salinity are right."));
-    rules.push(rule("animals-back", "verify", "Floating or sinking is judged with them in and the flow on."));
+    rules.push(rule("refill", "animals-back", "They return when level and salinity are right."));
+    rules.push(rule("level-fresh", "level-trim", "The level is trimmed once all the water is in."));
+    rules.push(rule("level-trim", "animals-back", "The level stands at its line before they are in."));
+    rules.push(rule("animals-back", "power-up", "Bells are set free in still water; the flow comes after."));
   }
   if (schools.mediaWhen === "after-cloud")
     rules.push(rule("power-up", "media", "Clean media goes in when the cloud has been carried away."));

@@ -95,7 +95,8 @@ export function inputOf(book: TankBook = bookOf(), change: Partial<PlanInput> = 
     on: TODAY,
     nextVisitOn: "2026-12-02",
     lastVisitOn: "2026-11-18",
-    belowMarkCm: null,
+    // It stands at its fill line.
+    belowMarkCm: 0,
     litresOnBoard: null,
     loggedMinutes: {},
     site: { drain: "sewer", bucketL: 20, hygieneLast: false },

@@ -5,7 +5,7 @@ import { DECISIONS } from "./decisions.ts";
 
 /** A source of water as it is kept. */
 export const SourceFactsSchema = z.object({
-  kind: z.enum(["tap", "purified", "remineralised", "natural-sea", "mix"]),
+  kind: z.enum(["tap", "tap-minerals", "purified", "remineralised", "natural-sea", "mix"]),
   chemistry: z.partialRecord(z.enum(PARAMETERS), z.number()),
   coldC: z.number().min(0).max(40),
   canWarm: z.boolean(),
@@ -37,6 +37,10 @@ export const SourceFactsSchema = z.object({
       flushMinutes: z.number().min(0),
     })
     .optional(),
+  minerals: z
+    .object({ name: z.string().min(1, "Enter the name of the minerals."), gramsPer100L: z.number().positive() })
+    .optional(),
+  heaterW: z.number().min(10).max(20_000).optional(),
   measured: z.array(z.object({ on: z.iso.date(), parameter: z.enum(PARAMETERS), value: z.number() })).optional(),
 });
 
@@ -64,6 +68,8 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     unit: z.string().max(20),
     method: z.string().max(40),
     temperatureC: z.number().min(-2).max(40).optional(),
+    /** How whoever typed it writes decimals. */
+    decimal: z.enum([".", ","]).optional(),
   }),
   z.object({ type: z.literal("reading-back"), id }),
   z.object({ type: z.literal("litres"), outL: litres, inL: litres }),

@@ -18,6 +18,7 @@ export interface SourceFacts extends Omit<WaterSource, "id" | "name" | "known"> 
 const TRUST_DAYS: Readonly<Record<WaterSource["kind"], number>> = {
   "natural-sea": 30,
   tap: 90,
+  "tap-minerals": 90,
   purified: 180,
   remineralised: 180,
   mix: 365,
@@ -78,7 +79,7 @@ export function basisOf(source: WaterSource, parameter: Parameter): Basis {
 export function sourceRelative(source: WaterSource, parameter: Parameter): number {
   const basis = basisOf(source, parameter);
   // What is made by weight or by a membrane is as the book says within the same tenth as a fresh measurement.
-  const made = basis === "book" && source.kind !== "tap" && source.kind !== "natural-sea";
+  const made = basis === "book" && !TESTED.includes(source.kind);
   return SOURCE_RELATIVE_95[made ? "fresh" : basis] / 1.96;
 }
 
@@ -89,9 +90,12 @@ export interface SourceTest {
   readonly lastOn: string | null;
 }
 
+/** Waters that come as they are. */
+const TESTED: readonly WaterSource["kind"][] = ["tap", "tap-minerals", "natural-sea"];
+
 /** The test that a source asks for on a day, null while it is trusted. Made water is verified by the batch instead. */
 export function sourceTest(source: WaterSource): SourceTest | null {
-  if (source.kind !== "tap" && source.kind !== "natural-sea") return null;
+  if (!TESTED.includes(source.kind)) return null;
   const parameters = (Object.keys(source.chemistry) as Parameter[]).filter((p) => basisOf(source, p) !== "fresh");
   if (parameters.length === 0) return null;
   const dates = Object.values(source.known ?? {}).map((k) => k.on);

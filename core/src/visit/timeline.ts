@@ -1,4 +1,4 @@
-import type { Step } from "./steps.ts";
+import type { Step } from "./step.ts";
 
 /** One step on the clock of a visit, minutes from its start. */
 export interface TimedStep {

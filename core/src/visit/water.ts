@@ -1,20 +1,25 @@
-import { daysBetween } from "../calendar/civil.ts";
-import { isSalt, systemVolumeL, volumeRelative95 } from "../tank/index.ts";
+import type { DueTask } from "../programme/index.ts";
 import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
-import { CO2_RELATIVE, co2MgL, effectiveShare } from "../water/index.ts";
-import { q, type Worked, worked, Z95 } from "../worked/index.ts";
-import { modeOf, mustCarryAway } from "./change.ts";
+import { CO2_RELATIVE, co2MgL, effectiveShare, saltGrams, temperatureDuring } from "../water/index.ts";
+import { q, type Worked, worked } from "../worked/index.ts";
+import { afterChecks } from "./afterCheck.ts";
+import { endLitres } from "./balance.ts";
+import { mustCarryAway } from "./change.ts";
+import { conditioning } from "./conditioning.ts";
 import { saltCreep } from "./creeping.ts";
+import { type Asked, decide } from "./decide.ts";
 import { expectedAfter } from "./expected.ts";
-import type { PlanInput, PlanReading } from "./inputs.ts";
-import { knownValues, surprise } from "./known.ts";
-import { markCmOf, markPlace, missingL } from "./levels.ts";
-import { limitsIn } from "./limits.ts";
-import { drainMinutesOf, refillMinutesOf, runsOf } from "./moving.ts";
-import { ammoniaLimit, freeAmmonia, judgeAmmonia, withAmmonia } from "./poison.ts";
-import { conditionerOf, halfWay, refillOf, refillTemperature } from "./refill.ts";
-import { neededOf, want } from "./want.ts";
-import type { Knowns, WaterPlan, WaterReason } from "./waterPlan.ts";
+import { lowWaterOf } from "./exposure.ts";
+import type { PlanInput } from "./inputs.ts";
+import { belowLineCm, markCmOf, runBackOf, standingOf } from "./levels.ts";
+import { brokenOnTheDay, limitsIn, mostL } from "./limits.ts";
+import { refillMinutesOf, runsOf } from "./moving.ts";
+import { neededOf } from "./needed.ts";
+import { oddToday } from "./odd.ts";
+import { ammoniaLimit, type FreeAmmonia, freeAmmonia, wouldPoison } from "./poison.ts";
+import { type Pour, type PourPlan, pourPlan, tankC } from "./pour.ts";
+import { type TankOnDay, tankOnDay } from "./tankOnDay.ts";
+import type { Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
 
 /**
  * Plans the water change of a visit: how much, from where to where, with what, and what it will be afterwards.
@@ -22,138 +27,170 @@ import type { Knowns, WaterPlan, WaterReason } from "./waterPlan.ts";
  * Follows the tank's policy, raised where a reading is outside its band, held down by every limit, and refused where
  * it would harm. Pure: the same input gives the same plan, so taking a reading back restores the earlier one.
  *
+ * @param due The jobs of a visit that changes water, where they are known already.
  * @throws {OutOfRangeError} for a tank without volume.
  */
-export function planWater(input: PlanInput): WaterPlan {
-  const odd = surprise(input);
-  if (odd) {
-    const others = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on));
-    const plan = decide(input, others);
-    return {
-      ...plan,
-      decision: plan.decision === "change" ? "postpone" : plan.decision,
-      reasons: [{ code: "retest", ...odd }, ...plan.reasons],
-    };
-  }
-  return decide(input, input.readings);
+export function planWater(input: PlanInput, due?: readonly DueTask[]): WaterPlan {
+  const odd = oddToday(input);
+  if (!odd) return planFor(tankOnDay(input, due ? { due } : {}));
+  const readings = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on && !r.after));
+  const plan = planFor(tankOnDay(input, { readings, ...(due ? { due } : {}) }));
+  return {
+    ...plan,
+    decision: plan.decision === "change" ? "postpone" : plan.decision,
+    reasons: [...urgent(plan.reasons), { code: "retest", ...odd }, ...plan.reasons.filter((r) => !isUrgent(r))],
+  };
 }
 
-function decide(input: PlanInput, readings: readonly PlanReading[]): WaterPlan {
-  const { book } = input;
-  const systemL = systemVolumeL(book);
-  const mode = modeOf(book);
-  const known = knownValues(input, readings);
-  const missing = input.belowMarkCm === null ? expectedMissingL(input) : missingL(book, input.belowMarkCm);
-  const { wantedL, decision, reasons } = want(input, known, systemL, mode);
-  const needed = neededOf(input, known, reasons);
+/** What forbids a change or asks for one at once stands before everything else. */
+const isUrgent = ({ code }: WaterReason): boolean => code === "ammonia-would-rise" || code === "ammonia-emergency";
+const urgent = (reasons: readonly WaterReason[]) => reasons.filter(isUrgent);
 
-  const limits = limitsIn(input, known, systemL);
-  const ceiling = limits[0]?.maxL ?? systemL;
-  const capped = Math.max(0, Math.min(wantedL, ceiling));
-  const step = systemL < 80 ? 0.5 : 1;
+/** The plan's litres are whole, of a small tank halves. */
+const stepOf = (systemL: number): number => (systemL < 80 ? 0.5 : 1);
+const down = (litres: number, step: number): number => Math.floor(litres / step + 1e-9) * step;
+
+function planFor(tank: TankOnDay): WaterPlan {
+  const { input, systemL } = tank;
+  const pours = pourPlan(tank);
+  const asked = decide(tank, pours);
+  const limits = limitsIn(tank, pours);
+  const ceilingL = limits[0]?.maxL ?? systemL;
+  const held = asked.wantedL > ceilingL + 1e-9 ? (limits[0] ?? null) : null;
+  // Two equal changes do what one may not.
+  const wantedL =
+    held && asked.halfL !== undefined ? Math.min(asked.halfL, ceilingL) : Math.min(asked.wantedL, ceilingL);
   // A person's own figure is theirs to the tenth; the plan's are whole.
-  let litres = input.chosen ? capped : Math.floor(capped / step + 1e-9) * step;
-  const binding = wantedL > ceiling + 1e-9 ? (limits[0] ?? null) : null;
+  const litres = input.chosen && asked.decision === "change" ? wantedL : down(wantedL, stepOf(systemL));
+  if (asked.decision !== "change") return noChange(tank, pours, asked, limits);
+  const broken = litres < LEAST_POUR_L ? (limits[0] ?? null) : brokenOnTheDay(tank, pours, litres);
+  if (litres < LEAST_POUR_L || broken) {
+    const reasons = broken ? [{ code: "held", limit: broken } as const, ...asked.reasons] : asked.reasons;
+    return noChange(tank, pours, { ...asked, decision: "postpone", reasons }, limits, held ?? broken);
+  }
+  const pour = pours.of(litres);
+  const ammonia = freeAmmonia(tank, pour, pour.endC);
+  const rise = ammonia && !ammonia.bound ? wouldPoison(ammonia, input.limits.freeAmmoniaMgL) : null;
+  if (rise && ammonia) return poisoned(tank, pours, asked, limits, ammonia, rise);
+  return figuresOf(tank, pours, pour, { ...asked, limits, held, ammonia });
+}
 
-  const ammonia = freeAmmonia(input, known, litres, systemL, mode);
-  const verdict = ammonia && decision !== "none" ? judgeAmmonia(ammonia, input.limits.freeAmmoniaMgL) : null;
-  let finalDecision = decision;
-  const poison = verdict?.code === "ammonia-would-rise" ? verdict : null;
-  if (poison) {
-    finalDecision = "forbid";
-    litres = 0;
-  } else if (verdict?.code === "ammonia-emergency" && (decision === "none" || decision === "unknown"))
-    finalDecision = "change";
-  if (finalDecision !== "change")
-    litres = finalDecision === "postpone" && reasons[0]?.code !== "treatment" ? litres : 0;
-  if (reasons.some((r) => r.code === "too-cold")) litres = 0;
+/** A change that would set ammonia free: forbidden, or put off until the pH that was taken at its worst is known. */
+function poisoned(
+  tank: TankOnDay,
+  pours: PourPlan,
+  asked: Asked,
+  limits: readonly Limit[],
+  ammonia: FreeAmmonia,
+  rise: NonNullable<ReturnType<typeof wouldPoison>>,
+): WaterPlan {
+  const limit = ammoniaLimit(rise.limit);
+  const emergency = urgent(asked.reasons);
+  const untested = ammonia.assumed[0];
+  // What is known to be dangerous now is told first; a source that nobody tested is tested before any of it is poured.
+  const reason: WaterReason =
+    untested && emergency.length === 0
+      ? { code: "ph-first", of: untested === "ph" ? "tank" : "source", worst: rise.after, limit: rise.limit }
+      : rise;
+  const decision = reason.code === "ph-first" ? ("unknown" as const) : ("forbid" as const);
+  return {
+    ...noChange(tank, pours, { ...asked, decision, reasons: [reason, ...asked.reasons] }, [limit, ...limits], limit),
+    freeAmmonia: ammonia,
+  };
+}
 
-  return figuresOf(input, known, litres, {
-    decision: finalDecision,
-    reasons: [...(verdict ? [verdict] : []), ...reasons],
-    wantedL,
-    limits: poison ? withAmmonia(poison, limits) : limits,
-    binding: poison ? ammoniaLimit(poison) : binding,
-    missing,
-    needed,
-    ammonia: ammonia && (litres > 0 || poison) ? ammonia : null,
-  });
+/** Nothing is changed today; what evaporated is topped up, unless that alone would poison. */
+function noChange(
+  tank: TankOnDay,
+  pours: PourPlan,
+  asked: Asked,
+  limits: readonly Limit[],
+  held: Limit | null = null,
+): WaterPlan {
+  const pour = pours.of(0);
+  const ammonia = freeAmmonia(tank, pour, pour.endC);
+  const harms = ammonia && !ammonia.bound && wouldPoison(ammonia, tank.input.limits.freeAmmoniaMgL);
+  return figuresOf(tank, pours, harms ? { ...pour, topUpL: 0 } : pour, { ...asked, limits, held, ammonia: null });
 }
 
 /**
  * The plan for so many litres, whoever chose them: what they would make of the tank, and which limit they break.
  *
- * @param litres From 0 to the system's volume; more is taken as all of it.
+ * @param litres From 0 to what the tank can be drained of; more is taken as all of it.
  * @throws {OutOfRangeError} for a tank without volume.
  */
 export function planChange(input: PlanInput, litres: number): WaterPlan {
-  const systemL = systemVolumeL(input.book);
-  const known = knownValues(input, input.readings);
-  const chosen = Math.min(systemL, Math.max(0, litres));
-  const limits = limitsIn(input, known, systemL);
-  const ammonia = freeAmmonia(input, known, chosen, systemL, modeOf(input.book));
-  const verdict = ammonia && judgeAmmonia(ammonia, input.limits.freeAmmoniaMgL);
-  const poison = chosen > 0 && verdict?.code === "ammonia-would-rise" ? verdict : null;
-  return figuresOf(input, known, chosen, {
-    decision: poison ? "forbid" : "change",
-    reasons: verdict ? [verdict] : [],
-    wantedL: chosen,
-    limits: poison ? withAmmonia(poison, limits) : limits,
-    binding: poison ? ammoniaLimit(poison) : limits[0] && chosen > limits[0].maxL + 1e-6 ? limits[0] : null,
-    missing: input.belowMarkCm === null ? expectedMissingL(input) : missingL(input.book, input.belowMarkCm),
-    ammonia: chosen > 0 ? ammonia : null,
-  });
+  const tank = tankOnDay(input);
+  const pours = pourPlan(tank);
+  const chosen = Math.min(mostL(tank), Math.max(0, litres));
+  const pour = pours.of(chosen);
+  const limits = limitsIn(tank, pours);
+  const ammonia = freeAmmonia(tank, pour, pour.endC);
+  const rise = chosen > 0 && ammonia && !ammonia.bound ? wouldPoison(ammonia, input.limits.freeAmmoniaMgL) : null;
+  const emergency =
+    ammonia && !rise && ammonia.before.value > input.limits.freeAmmoniaMgL && ammonia.assumed.length === 0;
+  const poison = rise && ammoniaLimit(rise.limit);
+  const first = limits[0];
+  return {
+    ...figuresOf(tank, pours, pour, {
+      decision: poison ? "forbid" : chosen > 0 ? "change" : "none",
+      reasons: [
+        ...(rise ? [rise] : []),
+        ...(emergency && !ammonia.bound
+          ? [{ code: "ammonia-emergency", value: ammonia.before.value, limit: input.limits.freeAmmoniaMgL } as const]
+          : []),
+      ],
+      wantedL: chosen,
+      limits: poison ? [poison, ...limits] : limits,
+      held: poison ?? (first && chosen > first.maxL + 1e-6 ? first : null),
+      ammonia,
+    }),
+  };
 }
 
-/** A salinity that is reached in steps is told before the policy, after what forbids or asks for a change at once. */
-const withSteps = (reasons: readonly WaterReason[], steps: WaterReason): WaterReason[] => {
-  const urgent = reasons.filter((r) => r.code === "ammonia-would-rise" || r.code === "ammonia-emergency").length;
-  // What is urgent stands first by construction.
-  return [...reasons.slice(0, urgent), steps, ...reasons.slice(urgent)];
-};
-
-/** Everything that follows from a number of litres. */
+/** Everything that follows from what is poured. */
 function figuresOf(
-  input: PlanInput,
-  known: Knowns,
-  litres: number,
-  decided: Pick<WaterPlan, "decision" | "reasons" | "limits" | "binding"> & {
-    readonly wantedL: number;
-    readonly missing: number;
-    readonly needed?: Worked | null;
-    readonly ammonia: WaterPlan["freeAmmonia"];
+  tank: TankOnDay,
+  pours: PourPlan,
+  pour: Pour,
+  decided: Asked & {
+    readonly limits: readonly Limit[];
+    readonly held: Limit | null;
+    readonly ammonia: FreeAmmonia | null;
   },
 ): WaterPlan {
-  const { book } = input;
-  const { limits, missing, wantedL } = decided;
-  const systemL = systemVolumeL(book);
-  const mode = modeOf(book);
-  const share = effectiveShare(litres, systemL, mode, book.deadL);
-  const refill = refillOf(input, known, systemL, litres, missing);
-  const refillC = refillTemperature(input, known, share);
-  const warned = [...decided.reasons, ...phShift(input, known, share), ...saltCreep(input, share)];
-  return {
-    decision: decided.decision,
-    reasons: refill.steps ? withSteps(warned, refill.steps) : warned,
-    systemL: worked(
-      "net-volume",
-      systemL,
-      "L",
-      {
-        display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"),
-        ...(book.sump ? { sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L") } : {}),
-      },
-      (systemL * volumeRelative95(book)) / Z95,
-    ),
+  const { input, book, systemL, mode, missing, standing, place } = tank;
+  const { limits, held, wantedL } = decided;
+  const litres = pour.drainedL;
+  const share = effectiveShare(litres, systemL, mode, Math.min(book.deadL ?? 0, systemL / 2));
+  const low = lowWaterOf(tank, litres, pour.sourceL);
+  const leftLowL = Math.max(0, systemL - endLitres(tank, pour));
+  const runBack = runBackOf(book);
+  // What is topped up by litres while the pumps stand is too much where less was missing than is believed.
+  const tooMuchL = litres > 0 && place === "display" && pour.topUpL > 0 ? UNFAVOURABLE * missing.sigmaL : 0;
+  const tight = runBack !== null && runBack.litres + tooMuchL > TIGHT * runBack.roomL;
+  const pumpsOnL = litres > 0 && place === "display" ? pumpsOnLitres(tank, litres) : 0;
+  const refillC = refillTemperature(tank, pour);
+  const goal = goalOf(decided.reasons);
+  const figures = {
     litres: worked("drain-litres", litres, "L", {
       system: q(systemL, "L"),
       "asked for": q(wantedL, "L"),
       ...Object.fromEntries(limits.slice(0, 5).map((l) => [`limit: ${l.name ?? l.code}`, q(l.maxL, "L")])),
     }),
-    needed: decided.needed ?? null,
+    limits,
+    after: expectedAfter(tank, pour),
+  };
+  return {
+    ...figures,
+    decision: decided.decision,
+    reasons: reasonsOf(tank, pours, pour, decided, share, leftLowL, tight && runBack ? runBack : null),
+    systemL: volumeOf(tank),
+    needed: neededOf(tank, decided.target, goal),
     share: worked("share", share, "of the system", { litres: q(litres, "L"), system: q(systemL, "L"), way: mode }),
-    mark: litres > 0 ? markOf(input, litres) : null,
-    markOn: markPlace(book),
+    mark: litres > 0 ? markOf(tank, litres - pumpsOnL) : null,
+    markOn: place,
+    tapeCm: litres > 0 ? markCmOf(book, standingOf(book, 0), Math.min(litres - pumpsOnL, mostFullL(tank))) : null,
     fills:
       litres > 0
         ? worked("buckets", Math.ceil(litres / input.site.bucketL), "fills", {
@@ -161,27 +198,178 @@ function figuresOf(
             "one fill": q(input.site.bucketL, "L"),
           })
         : null,
-    ...refill.amounts,
-    conditionerMl: conditionerOf(input, systemL, litres),
+    pourL: pour.sourceL > 0 ? poured(tank, pours, pour) : null,
+    saltWaterL: tank.salt && pour.sourceL > 0 ? poured(tank, pours, pour) : null,
+    freshL:
+      pour.topUpL > LEAST_POUR_L
+        ? worked("fresh-water", pour.topUpL, "L", {
+            "taken out": q(litres, "L"),
+            "missing on arrival": q(missing.litres, "L"),
+            "new water": q(pour.sourceL, "L"),
+          })
+        : null,
+    topUpC: pour.topUpC,
+    mixPsu: pour.sourceL > 0 ? pour.sourcePsu : null,
+    saltG: saltOf(tank, pour),
+    ...conditioning(tank, pour),
     refillC,
-    halfWayC: refillC && halfWay(input, known, refillC.value, litres, systemL),
-    co2: co2Of(input, known),
-    runs: runsOf(book, litres),
-    after: expectedAfter(input, known, share, { ...refill, litres, missing, systemL }),
-    limits,
-    binding: decided.binding,
-    freeAmmonia: decided.ammonia,
-    missingL: missing,
-    drainMinutes: drainMinutesOf(book, litres),
-    refillMinutes: refillMinutesOf(book, litres),
+    halfWayC: halfWayOf(tank, pour),
+    co2: co2Of(tank),
+    checks: afterChecks(tank, figures, decided.target, goal),
+    binding: held,
+    freeAmmonia: decided.ammonia && litres > 0 ? decided.ammonia : null,
+    runs: runsOf(book, standing, litres),
+    missing,
+    missingL: missing.litres,
+    leftLowL,
+    leftLowCm: leftLowL > LEAST_POUR_L ? belowLineCm(book, leftLowL) : 0,
+    exposed: low.exposed,
+    wettingMinutes: low.wettingMinutes,
+    bedL: low.parts.bedL,
+    pumpsOnL,
+    runBack: runBack && { ...runBack, tight },
+    drainMinutes: low.parts.bedMinutes + low.parts.restMinutes,
+    restMinutes: low.parts.restMinutes,
+    refillMinutes: refillMinutesOf(book, pour.sourceL),
     wasteL: mustCarryAway(input) ? litres : 0,
   };
 }
 
+/** Less than this nobody pours. */
+const LEAST_POUR_L = 0.05;
+/** Run-back that takes more than this of its room is a warning. */
+const TIGHT = 0.9;
+/** An overflow is decided so many standard deviations on the unfavourable side. */
+const UNFAVOURABLE = 3;
+
+/** What the plan says beside the decision, what is urgent first. */
+function reasonsOf(
+  tank: TankOnDay,
+  { aim }: PourPlan,
+  pour: Pour,
+  decided: Asked,
+  share: number,
+  leftLowL: number,
+  overflow: { readonly litres: number; readonly roomL: number } | null,
+): WaterReason[] {
+  const changing = pour.drainedL > 0;
+  const steps: WaterReason[] =
+    aim && aim.days > 1 && (changing || leftLowL > LEAST_POUR_L)
+      ? [
+          {
+            code: "salinity-in-steps",
+            from: aim.now,
+            today: pour.endPsu ?? aim.now,
+            target: aim.target,
+            days: daysToTarget(aim, pour),
+          },
+        ]
+      : [];
+  return [
+    ...urgent(decided.reasons),
+    ...steps,
+    ...decided.reasons.filter((r) => !isUrgent(r)),
+    ...(aim?.assumed && changing ? [{ code: "salinity-assumed", value: aim.now } as const] : []),
+    ...(leftLowL > LEAST_POUR_L ? [{ code: "left-low", todayL: pour.topUpL, restL: leftLowL } as const] : []),
+    ...(overflow ? [{ code: "overflow", ...overflow } as const] : []),
+    ...phShift(tank, share),
+    ...saltCreep(tank.input, share),
+  ];
+}
+
+/** Days until the target at what today really reaches. */
+function daysToTarget(aim: NonNullable<PourPlan["aim"]>, pour: Pour): number {
+  const step = Math.abs((pour.endPsu ?? aim.now) - aim.now);
+  const gap = Math.abs(aim.target - aim.now);
+  return step > 1e-6 ? Math.max(aim.days, Math.ceil(gap / step - 1e-9)) : aim.days;
+}
+
+/** What a raised change aims at. */
+const goalOf = (reasons: readonly WaterReason[]): number | undefined => {
+  const raised = reasons.find((r) => r.code === "raised");
+  return raised?.target;
+};
+
+function volumeOf({ book, systemL, volumeRelative }: TankOnDay): Worked {
+  return worked(
+    "net-volume",
+    systemL,
+    "L",
+    {
+      display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"),
+      ...(book.sump
+        ? {
+            sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L"),
+            "pipes and reactors": q(book.sump.pipesL, "L"),
+          }
+        : {}),
+    },
+    systemL * volumeRelative,
+  );
+}
+
+/** New water to pour. */
+function poured({ systemL, missing, salt }: TankOnDay, { aim }: PourPlan, pour: Pour): Worked {
+  return worked(salt ? "salt-water" : "new-water", pour.sourceL, "L", {
+    system: q(systemL, "L"),
+    ...(aim && pour.endPsu !== null && pour.sourcePsu !== null
+      ? {
+          measured: q(aim.now, "ppt"),
+          "wanted today": q(aim.today, "ppt"),
+          "new water": q(pour.sourcePsu, "ppt"),
+          "tank afterwards": q(pour.endPsu, "ppt"),
+        }
+      : {}),
+    "taken out": q(pour.drainedL, "L"),
+    "missing on arrival": q(missing.litres, "L"),
+  });
+}
+
+/** Salt to weigh for the new water; null for water that is not mixed. */
+function saltOf({ input }: TankOnDay, { sourceL, sourcePsu }: Pour): Worked | null {
+  const { salt } = input.source;
+  if (!salt || sourceL <= 0 || sourcePsu === null) return null;
+  return worked("salt-grams", saltGrams(sourceL, salt.gramsPerLitre, sourcePsu), "g", {
+    "finished mix": q(sourceL, "L"),
+    [salt.name]: q(salt.gramsPerLitre, "g/L at 35"),
+    "verified batches": q(salt.batches, ""),
+    salinity: q(sourcePsu, "ppt"),
+  });
+}
+
+/** The temperature to bring the new water to, as near as it can be had. */
+function refillTemperature(tank: TankOnDay, pour: Pour): Worked | null {
+  if (pour.sourceL <= 0) return null;
+  return worked("refill-temperature", pour.sourceC, "°C", {
+    tank: q(tankC(tank), "°C"),
+    "as it comes": q(tank.input.source.coldC, "°C"),
+    "of it": q(pour.sourceL, "L"),
+    ...(pour.topUpL > LEAST_POUR_L ? { "topping up": q(pour.topUpC, "°C") } : {}),
+    "tank afterwards": q(pour.endC, "°C"),
+  });
+}
+
+/** New water this near to the tank's temperature needs no check on the way, °C. */
+const SAME_C = 0.5;
+
+/** What the tank should read when half of the new water is in; null where it hardly moves. */
+function halfWayOf(tank: TankOnDay, pour: Pour): Worked | null {
+  const now = tankC(tank);
+  const leftL = tank.systemL - tank.missing.litres - pour.drainedL;
+  if (pour.sourceL <= 0 || leftL <= 0 || tank.mode === "in-and-out" || Math.abs(pour.sourceC - now) < SAME_C)
+    return null;
+  return worked("half-way", temperatureDuring(now, pour.sourceC, leftL, pour.sourceL / 2), "°C", {
+    tank: q(now, "°C"),
+    "new water": q(pour.sourceC, "°C"),
+    "left in the tank": q(leftL, "L"),
+    "poured so far": q(pour.sourceL / 2, "L"),
+  });
+}
+
 /** Carbon dioxide of a tank that is fed with it, from what is known of its KH and pH. */
-function co2Of({ book }: PlanInput, known: Knowns): Worked | null {
+function co2Of({ book, known, salt }: TankOnDay): Worked | null {
   const [kh, ph] = [known.alkalinity?.value, known.ph?.value];
-  if (isSalt(book) || !book.gear.includes("co2") || kh === undefined || ph === undefined) return null;
+  if (salt || !book.gear.includes("co2") || kh === undefined || ph === undefined || ph < 4 || ph > 10) return null;
   const value = co2MgL(kh, ph);
   return {
     ...worked("co2", value, "mg/L", { KH: q(kh, "dKH"), pH: q(ph, "") }),
@@ -190,24 +378,36 @@ function co2Of({ book }: PlanInput, known: Knowns): Worked | null {
 }
 
 /** New water of another pH: it holds nothing down, it is said. Where CO2 is injected pH swings by itself. */
-function phShift(input: PlanInput, known: Knowns, share: number): WaterReason[] {
+function phShift({ known, input, book }: TankOnDay, share: number): WaterReason[] {
   const [before, refill] = [known.ph?.value, input.source.chemistry.ph];
   const most = input.limits.ph;
-  if (before === undefined || refill === undefined || input.book.gear.includes("co2")) return [];
+  if (before === undefined || refill === undefined || book.gear.includes("co2")) return [];
   return share * Math.abs(refill - before) > most ? [{ code: "ph-shift", before, refill, most }] : [];
 }
 
-/** Litres gone since the last visit, where nobody tops up in between. */
-function expectedMissingL(input: PlanInput): number {
-  if (input.book.topUp !== "technician" || !input.lastVisitOn) return 0;
-  return Math.max(0, daysBetween(input.lastVisitOn, input.on)) * input.book.evaporationLPerDay;
-}
+/** The most that the fall of a full tank holds, L. */
+const mostFullL = ({ book }: TankOnDay): number => {
+  const full = standingOf(book, 0);
+  return displayVolumeL(book.display, full.startM);
+};
 
-function markOf(input: PlanInput, litres: number): Worked | null {
-  const cm = markCmOf(input.book, litres);
+function markOf({ book, standing, missing }: TankOnDay, litres: number): Worked | null {
+  const cm = markCmOf(book, standing, litres);
   if (cm === null) return null;
   return worked("mark", cm, "cm from the rim", {
     litres: q(litres, "L"),
-    "running level": q(input.book.display.runningLevelM * 100, "cm above the floor"),
+    "fill line": q(book.display.runningLevelM * 100, "cm above the floor"),
+    "missing on arrival": q(missing.litres, "L"),
   });
+}
+
+/** Litres to draw while the pumps still run, so that the run-back finds a tenth more room than it needs. */
+function pumpsOnLitres({ book, standing, missing }: TankOnDay, litres: number): number {
+  const back = runBackOf(book);
+  const { sump } = book;
+  const { how, pumpsAtSiphon } = book.schools;
+  if (!back || !sump || standing.sumpM === null || pumpsAtSiphon !== "on" || how === "animals-out") return 0;
+  const short = back.litres / TIGHT - (back.roomL + missing.litres);
+  const chamberL = sumpVolumeL(sump, standing.sumpM) - sumpVolumeL(sump, Math.min(standing.sumpM, sump.lowestLevelM));
+  return Math.max(0, Math.min(short, chamberL, litres));
 }

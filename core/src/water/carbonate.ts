@@ -18,3 +18,17 @@ export function co2MgL(kh: number, ph: number): number {
   requireRange("ph", ph, 4, 10);
   return 3 * kh * 10 ** (7 - ph);
 }
+
+/**
+ * pH of fresh water that stands in balance with the air: 7 + log10(5·KH), the carbonate equilibrium at about 0.6 mg/L of
+ * carbon dioxide with KH in dKH.
+ *
+ * @param kh Carbonate hardness, dKH, from 0.01 to 60.
+ * @throws {OutOfRangeError} outside that range.
+ * @example
+ * carbonateBalancePh(4); // 8.301
+ */
+export function carbonateBalancePh(kh: number): number {
+  requireRange("kh", kh, 0.01, 60);
+  return 7 + Math.log10(5 * kh);
+}

@@ -1,5 +1,5 @@
 export { freeAmmoniaFraction, freeAmmoniaMgL } from "./ammonia.ts";
-export { CO2_RELATIVE, co2MgL } from "./carbonate.ts";
+export { CO2_RELATIVE, carbonateBalancePh, co2MgL } from "./carbonate.ts";
 export { type Conditioner, conditionerMl } from "./conditioner.ts";
 export { evaporationL, topUpCreepPpt, topUpPsuOf } from "./creep.ts";
 export {

@@ -1,3 +1,11 @@
 export { misfitSentence } from "./misfit.ts";
 export { brokenSentence, limitWords, movedSentence } from "./moved.ts";
-export { limitSentence, litresText, TRIM_WORD, trimSentence, waterSentence, withUnit } from "./sentences.ts";
+export {
+  limitSentence,
+  litresText,
+  offerSentence,
+  TRIM_WORD,
+  trimSentence,
+  waterSentence,
+  withUnit,
+} from "./sentences.ts";

@@ -16,7 +16,10 @@ export function misfitSentence({ code, most }: Pick<TankMisfit, "code" | "most">
     case "measured-too-big":
       return `The glass holds ${figure(showVolume(most, units.volume), 0)} ${units.volume} up to the running level. Check its dimensions.`;
     case "sump-level-above-sump":
+    case "baffle-above-sump":
       return `The sump is ${length(most, units)} high.`;
+    case "chamber-longer-than-sump":
+      return `The sump is ${length(most, units)} long.`;
     case "sump-low-above-level":
       return `The sump runs at ${length(most, units)}; the return must still stand in water there.`;
     case "dead-too-big":

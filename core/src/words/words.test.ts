@@ -9,17 +9,17 @@ describe("sentences carry their numbers in the person's units", () => {
   test("litres and readings", () => {
     expect(litresText(95)).toBe("95\u00a0L");
     expect(litresText(9.64)).toBe("9.6\u00a0L");
-    expect(litresText(95, US)).toBe("25\u00a0US gal");
+    expect(litresText(95, US)).toBe("25.1\u00a0US gal");
     expect(withUnit("temperature", 25, US)).toBe("77.0\u00a0°F");
     expect(withUnit("ph", 8.2)).toBe("8.20");
   });
   test("why a tank is in its trim", () => {
     expect(
       trimSentence({ code: "beyond-act", parameter: "alkalinity", value: 6.4, limit: 6.8, side: "low", retest: false }),
-    ).toBe("alkalinity 6.4\u00a0dKH, act below 6.8");
+    ).toBe("alkalinity 6.4\u00a0dKH, below its limit of 6.8");
     expect(
       trimSentence({ code: "beyond-act", parameter: "ph", value: 9, limit: 8.6, side: "high", retest: true }),
-    ).toBe("pH 9.00, act above 8.60; re-test");
+    ).toBe("pH 9.00, above its limit of 8.60; re-test");
     expect(trimSentence({ code: "will-cross", parameter: "nitrate", limit: 40, inDays: 4.4, perDay: 1.2 })).toBe(
       "nitrate reaches 40.0 in 4 days",
     );
@@ -31,7 +31,7 @@ describe("sentences carry their numbers in the person's units", () => {
   });
   test("what holds a change down", () => {
     expect(limitSentence({ code: "landmark", maxL: 104, name: "highest coral", minutes: 10 })).toBe(
-      "The highest coral may stand in air for 10 min: at most 104\u00a0L.",
+      "The highest coral may stand in air for 10 min, longer while it is kept wet: at most 104\u00a0L.",
     );
     expect(limitSentence({ code: "landmark", maxL: 30, name: "media", minutes: 0 })).toBe(
       "The media must stay under water: at most 30\u00a0L.",
@@ -40,17 +40,17 @@ describe("sentences carry their numbers in the person's units", () => {
       "These animals bear at most 30 % at one time: 45\u00a0L.",
     );
     expect(limitSentence({ code: "temperature-a-day", maxL: 20, value: 10 }, US)).toBe(
-      "The new water comes at 50.0\u00a0°F and cannot be warmed: at most 5.3\u00a0US gal.",
+      "The new water comes at 50.0\u00a0°F, and the tank's temperature may move only so far in a day: at most 5.3\u00a0US gal.",
     );
   });
   test("what the plan says, with what to do", () => {
     expect(waterSentence({ code: "raised", parameter: "nitrate", value: 47, target: 30, fromL: 50 })).toBe(
-      "Raised from 50\u00a0L: nitrate is 47.0\u00a0mg/L and is to come down to 30.0.",
+      "Raised from 50\u00a0L: nitrate is 47.0\u00a0mg/L and should come to 30.0, well inside its band.",
     );
     expect(waterSentence({ code: "ammonia-would-rise", before: 0.0046, after: 0.031, limit: 0.02, ph: 7.6 })).toContain(
-      "Do not change water: free ammonia would rise from 0.005 to 0.031 mg/L (act 0.020), because the new water is at pH 7.6. Bind the ammonia",
+      "Do not change water: free ammonia would rise from 0.005 to 0.031 mg/L (limit 0.020), because the pH could reach 7.6. Bind the ammonia",
     );
-    expect(waterSentence({ code: "retest", parameter: "nitrate", value: 80, expected: 34 })).toContain(
+    expect(waterSentence({ code: "retest", parameter: "nitrate", value: 80, expected: 34, offers: [] })).toContain(
       "Measure it once more",
     );
     expect(waterSentence({ code: "no-reading", parameters: ["nitrate", "ph"] })).toContain(

@@ -13,7 +13,7 @@ export const catalogue = {
   "net-volume": {
     title: "Water in the system",
     words:
-      "Inside area × height up to the running level, less what sand and rock take up, plus the sump at its running level.",
+      "Inside area × height up to the fill line, less what sand and rock take up, plus the sump's chambers, pipes and reactors.",
     source: "Geometry; porosity of settled sand 0.40 and gravel 0.45; rock 2.8 kg per litre of solid.",
     limits: "Within about 5 % unless the litres were measured while filling.",
   },
@@ -36,11 +36,11 @@ export const catalogue = {
     limits: "In-and-out together replaces less than its litres: 1 − e^(−litres ÷ system).",
   },
   mark: {
-    title: "Mark from the rim",
+    title: "Drain line, from the rim",
     words:
-      "The height at which the litres above it equal the litres to take out, measured down from the top edge of the glass.",
+      "The height at which the litres above it, counted from the level the tank is found at, equal the litres to take out; measured down from the top edge of the glass.",
     source: "Geometry of the display and what stands in it.",
-    limits: "With the return running the display does not fall: the mark is then in the sump.",
+    limits: "With the return running the display does not fall: the line is then in the return chamber.",
   },
   buckets: {
     title: "Fills to carry",
@@ -60,17 +60,24 @@ export const catalogue = {
     source: "Balance of salt mass; evaporation takes water, not salt.",
     limits: "By volume; within 1.3 % of a balance by mass.",
   },
+  "new-water": {
+    title: "New water to pour",
+    words: "Litres taken out; with water of the same tap also what was missing on arrival.",
+    source: "Balance of water.",
+    limits: "Poured by litres; the rest comes up to the fill line with the tank's own top-up water.",
+  },
   "fresh-water": {
-    title: "Fresh water to pour",
-    words: "Litres taken out + litres missing on arrival − salt water to pour.",
-    source: "Balance of water and salt.",
-    limits: "Negative means this mix cannot reach the wanted salinity.",
+    title: "Water that tops up",
+    words: "Litres taken out + litres missing on arrival − new water to pour.",
+    source: "Balance of water and salt: evaporation takes water and leaves everything else.",
+    limits: "Poured up to the fill line, whatever the litres say.",
   },
   "conditioner-ml": {
     title: "Conditioner",
     words: "Label dose × litres treated × chloramine factor, never above the label's maximum.",
     source: "The product's label.",
-    limits: "Whole tank when untreated tap water meets it; otherwise the new water only.",
+    limits:
+      "Whole tank when untreated tap water meets it, after a large drain in portions; otherwise the new water only.",
   },
   "refill-temperature": {
     title: "Bring the new water to",
@@ -106,15 +113,17 @@ export const catalogue = {
   },
   "reading-after": {
     title: "Expected after the change",
-    words: "Before + effective share × (new water − before).",
-    source: "Mass balance with full mixing.",
-    limits: "First-order uncertainty of the reading, the litres, the volume and the source.",
+    words:
+      "(before × litres left + new water × its litres + topping up × its litres) ÷ litres of the system; in and out together by the stirred tank.",
+    source: "Mass balance with full mixing, over the tank as it is found.",
+    limits: "First-order uncertainty of the reading, the litres, the volume, what was missing and the source.",
   },
   "free-ammonia": {
     title: "Free ammonia",
     words: "Total ammonia as nitrogen × 1 ÷ (1 + 10^(pKa − pH)), × 1.2159 as NH3.",
     source: "Emerson et al. 1975 (fresh); Bell et al. 2007 (sea water).",
-    limits: "After a change the pH is taken as the higher of tank and new water, the worst case.",
+    limits:
+      "At the unfavourable end of both readings; after a change at the highest pH of tank, new water after standing, and carbonate in balance with the air.",
   },
   "build-up": {
     title: "Builds up a day",
@@ -202,7 +211,8 @@ export const catalogue = {
   },
   "run-back": {
     title: "Runs back when the pump stops",
-    words: "Water standing above the weir + pipes and reactors, against the room above the sump's running level.",
+    words:
+      "Water standing above the weir, or above the lowest open return outlet, + pipes and reactors, against the room above the sump's running level.",
     source: "Geometry. Check valves count as open.",
     limits: "Under 10 % spare is a warning.",
   },

@@ -1,0 +1,2 @@
+/** Orders texts by their code units: the same on every machine, whatever its locale. */
+export const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -1,0 +1,95 @@
+import type { Parameter } from "../units/index.ts";
+import type { PlanInput, PlanReading } from "./inputs.ts";
+import { readToday } from "./known.ts";
+import type { Offer } from "./waterPlan.ts";
+
+/** A reading of today that does not fit what went before, with other ways to read it that would. */
+export interface OddReading {
+  readonly parameter: Parameter;
+  readonly value: number;
+  readonly expected: number;
+  readonly offers: readonly Offer[];
+}
+
+/** A reading this many standard deviations from what the fit says is measured again before it is acted on. */
+const SURPRISE = 3;
+/** Without a fit: this many of its own, or this part of the usual size, off the middle of the last five. */
+const OFF_SIGMAS = 4;
+const OFF_PART = 0.35;
+const LAST_FIVE = 5;
+const FEWEST = 3;
+/** Another way of reading it fits if it lands this near. */
+const FITS = 0.2;
+
+/** What goes wrong with a figure between kit and keypad, and what it would have been. */
+const SLIPS: readonly {
+  readonly as: Offer["as"];
+  readonly of?: readonly Parameter[];
+  readonly put: (x: number) => number;
+}[] = [
+  { as: "ten-times", put: (x) => x * 10 },
+  { as: "a-tenth", put: (x) => x / 10 },
+  { as: "thousand", put: (x) => x * 1000 },
+  { as: "meq", of: ["alkalinity"], put: (x) => x * 2.804 },
+  { as: "fahrenheit", of: ["temperature"], put: (x) => (x - 32) / 1.8 },
+  { as: "phosphorus", of: ["phosphate"], put: (x) => x * 3.0661 },
+  { as: "phosphorus", of: ["phosphate"], put: (x) => x / 3.0661 },
+];
+
+const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = Math.floor(sorted.length / 2);
+  const [low, high] = [sorted[middle - 1] ?? 0, sorted[middle] ?? 0];
+  return sorted.length % 2 === 1 ? high : (low + high) / 2;
+};
+
+/**
+ * What a figure should have been, where it does not fit: against the fit with its uncertainty, else against the middle of the
+ * last five readings. Null where it fits, or where there is nothing to hold it against.
+ */
+export function oddOf(
+  input: Pick<PlanInput, "readings" | "rates" | "book" | "on">,
+  reading: Pick<PlanReading, "parameter" | "value" | "sigma">,
+): OddReading | null {
+  const { parameter, value, sigma } = reading;
+  const expected = expectedOf(input, parameter, value, sigma);
+  if (expected === null) return null;
+  const offers = SLIPS.filter(({ of }) => !of || of.includes(parameter))
+    .map(({ as, put }) => ({ as, value: put(value) }))
+    .filter((o) => Math.abs(o.value - expected) <= FITS * Math.abs(expected));
+  return { parameter, value, expected, offers };
+}
+
+function expectedOf(
+  { readings, rates, book, on }: Pick<PlanInput, "readings" | "rates" | "book" | "on">,
+  parameter: Parameter,
+  value: number,
+  sigma: number,
+): number | null {
+  const rate = rates[parameter];
+  if (rate?.enough) {
+    const spread = Math.hypot(sigma, rate.nowSigma, 0.05 * Math.abs(rate.now));
+    return Math.abs(value - rate.now) > SURPRISE * spread ? rate.now : null;
+  }
+  const before = readings.filter((r) => r.parameter === parameter && r.on < on).slice(-LAST_FIVE);
+  if (before.length < FEWEST) return null;
+  const middle = median(before.map((r) => r.value));
+  const band = book.bands.find((b) => b.parameter === parameter);
+  // Near nothing a third of it is less than any kit can tell: half the band counts as the usual size.
+  const size = Math.max(Math.abs(middle), band ? (band.idealHigh - Math.max(0, band.idealLow)) / 2 : 0);
+  return Math.abs(value - middle) > Math.max(OFF_SIGMAS * sigma, OFF_PART * size) ? middle : null;
+}
+
+/** Today's first reading that does not fit and has not been confirmed by a second one. Ammonia is acted on at once. */
+export function oddToday(input: PlanInput): OddReading | null {
+  for (const parameter of new Set(input.readings.map((r) => r.parameter))) {
+    if (parameter === "ammonia") continue;
+    const today = readToday(input, parameter);
+    const [last, other] = [today.at(-1), today.at(-2)];
+    if (!last) continue;
+    if (other && Math.abs(other.value - last.value) <= SURPRISE * Math.hypot(last.sigma, other.sigma)) continue;
+    const odd = oddOf(input, last);
+    if (odd) return odd;
+  }
+  return null;
+}

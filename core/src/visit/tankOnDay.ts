@@ -1,0 +1,98 @@
+import { daysBetween } from "../calendar/civil.ts";
+import type { DueTask } from "../programme/index.ts";
+import { isSalt, systemVolumeL, type TankBook, volumeRelative95 } from "../tank/index.ts";
+import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
+import type { ExchangeMode } from "../water/index.ts";
+import { Z95 } from "../worked/index.ts";
+import { type BedWork, bedWorkOf } from "./bedWork.ts";
+import { modeOf } from "./change.ts";
+import { type DayLimits, limitsOfKind } from "./dayLimits.ts";
+import type { PlanInput, PlanReading } from "./inputs.ts";
+import { knownValues } from "./known.ts";
+import { fallingSurfaceM2, type MarkPlace, markPlace, missingL, type Standing, standingOf } from "./levels.ts";
+import type { Knowns } from "./waterPlan.ts";
+
+/** Water that is missing on arrival: as it was read off the glass, or as it is taken to be until then. */
+export interface Missing {
+  readonly litres: number;
+  readonly sigmaL: number;
+  readonly basis: "read" | "assumed" | "none";
+}
+
+/** A tank on the day of its plan, as it is found: everything that more than one part of the plan asks for, once. */
+export interface TankOnDay {
+  readonly input: PlanInput;
+  readonly book: TankBook;
+  readonly salt: boolean;
+  readonly systemL: number;
+  /** Relative, one sigma. */
+  readonly volumeRelative: number;
+  readonly mode: ExchangeMode;
+  readonly place: MarkPlace;
+  readonly missing: Missing;
+  readonly standing: Standing;
+  /** What the water is taken to hold now, before anything is done today. */
+  readonly known: Knowns;
+  readonly day: DayLimits;
+  /** The bed's cleaning, which is the first part of the drain; null where none is due. */
+  readonly bed: BedWork | null;
+}
+
+/** A level read off a ruler is right within half a centimetre, 95 %. */
+const LEVEL_SIGMA_M = 0.0025;
+/** What evaporated since the last visit is known within a quarter. */
+const ASSUMED_RELATIVE = 0.25;
+/** Some water is always left to reckon with: a level that was read does not say that a tank is dry. */
+const MOST_READ = 0.95;
+/** More than half of a display, or nine tenths of a return chamber, does not evaporate unseen. */
+const MOST_OF_DISPLAY = 0.5;
+const MOST_OF_CHAMBER = 0.9;
+
+/**
+ * Looks at a tank as it stands on the day.
+ *
+ * @param given `readings`: those that the plan leans on, all of the input's or all but one that is to be measured again.
+ *   `due`: the jobs of a visit that changes water, where they are known already.
+ * @throws {OutOfRangeError} for a tank without volume.
+ */
+export function tankOnDay(
+  input: PlanInput,
+  { readings = input.readings, due }: { readings?: readonly PlanReading[]; due?: readonly DueTask[] } = {},
+): TankOnDay {
+  const { book } = input;
+  const systemL = systemVolumeL(book);
+  const missing = missingOf(input, systemL);
+  return {
+    input,
+    book,
+    salt: isSalt(book),
+    systemL,
+    volumeRelative: volumeRelative95(book) / Z95,
+    mode: modeOf(book),
+    place: markPlace(book),
+    missing,
+    standing: standingOf(book, missing.litres),
+    known: knownValues(input, readings, missing.litres / systemL),
+    day: limitsOfKind(book.kind, input.limits),
+    bed: bedWorkOf(input, due),
+  };
+}
+
+function missingOf(input: PlanInput, systemL: number): Missing {
+  const { book, belowMarkCm, lastVisitOn, on } = input;
+  if (belowMarkCm !== null)
+    return {
+      litres: Math.min(missingL(book, belowMarkCm), MOST_READ * systemL),
+      // At its line a tank is seen to be at its line.
+      sigmaL: belowMarkCm > 0 ? fallingSurfaceM2(book) * LEVEL_SIGMA_M * 1000 : 0,
+      basis: "read",
+    };
+  if (book.topUp !== "technician" || !lastVisitOn) return { litres: 0, sigmaL: 0, basis: "none" };
+  const evaporated = Math.max(0, daysBetween(lastVisitOn, on)) * book.evaporationLPerDay;
+  const { display, sump } = book;
+  const most = sump
+    ? MOST_OF_CHAMBER * (sumpVolumeL(sump, sump.runningLevelM) - sumpVolumeL(sump, 0))
+    : MOST_OF_DISPLAY * displayVolumeL(display, display.runningLevelM);
+  const litres = Math.min(evaporated, most);
+  return { litres, sigmaL: ASSUMED_RELATIVE * litres, basis: litres > 0 ? "assumed" : "none" };
+}
