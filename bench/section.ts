@@ -1,6 +1,6 @@
 import { ChakraProvider } from "@chakra-ui/react";
 import { METRIC } from "@keel-round/core/units";
-import { drawChange, exposures, type PlanInput, planChange } from "@keel-round/core/visit";
+import { drawChange, type PlanInput, planChange } from "@keel-round/core/visit";
 import { and, eq, gte } from "drizzle-orm";
 import { createElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
@@ -33,7 +33,6 @@ const oneATank = [...new Map(rows.map((v) => [v.tankId, v])).values()];
 const inputs = [...(await loadPlanInputs(db(), businessId, oneATank.slice(0, TANKS))).values()];
 
 const figures = (input: PlanInput, litres: number) => {
-  exposures(input.book, litres);
   return planChange(input, litres);
 };
 const drawn = (input: PlanInput, litres: number) => {

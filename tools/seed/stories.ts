@@ -410,6 +410,8 @@ export function stories(day: (offset: number) => string): Story[] {
           lowestLevelM: 0.12,
           pipesL: 6,
           weirM: 0.56,
+          returnLengthM: 0.35,
+          baffleM: 0.27,
         },
         landmarks: [
           { name: "highest coral", kind: "coral", heightM: 0.455, airMinutes: 10 },
@@ -554,6 +556,9 @@ export function stories(day: (offset: number) => string): Story[] {
           lowestLevelM: 0.11,
           pipesL: 9,
           weirM: 1.09,
+          // The moving bed hangs in the return chamber: nearly all of the sump is one.
+          returnLengthM: 1.1,
+          baffleM: 0.34,
         },
         landmarks: [{ name: "return pump intake", kind: "intake", heightM: 0.1, airMinutes: 0 }],
         filterUnits: [{ name: "moving bed", kind: "biological", biological: true }],

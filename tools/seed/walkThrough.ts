@@ -44,7 +44,8 @@ export function walkThrough(
       say({
         type: "litres",
         outL: plan.water.litres.value,
-        inL: Math.round(plan.water.litres.value + plan.water.missingL),
+        inL: Math.round(plan.water.pourL?.value ?? 0),
+        ...(plan.water.freshL ? { topUpL: Math.round(plan.water.freshL.value * 10) / 10 } : {}),
       });
     if (step.id === "level") say({ type: "level", belowCm: 0 });
     if (!step.id.startsWith("held:")) say({ type: "tick", step: step.id }, step.minutes);

@@ -1,7 +1,7 @@
 import { createHash, createHmac } from "node:crypto";
 import { type LetterTank, letterFor, longDate } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
-import { programmeOn, trimOf, visitState } from "@keel-round/core/visit";
+import { asPlan, programmeOn, trimOf, visitState } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gt, isNull, lt, max } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
@@ -94,7 +94,7 @@ export async function letterContent(
     tanks.push(
       letterFor({
         book: input.book,
-        plan: v.plan.plan,
+        plan: asPlan(v.plan.plan),
         state,
         trim: trimOf(input),
         previous,

@@ -18,7 +18,7 @@ export interface OpResult {
 }
 
 /** A plan is at most this long as JSON. */
-const PLAN_BYTES = 20_000;
+const PLAN_BYTES = 64_000;
 
 type OperationRow = typeof operation.$inferSelect;
 

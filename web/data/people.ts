@@ -13,6 +13,7 @@ export const UnitsSchema = z.object({
   temperature: z.enum(["°C", "°F"]),
   salinity: z.enum(["ppt", "SG 25/25", "mS/cm raw"]),
   alkalinity: z.enum(["dKH", "meq/L", "ppm CaCO3"]),
+  decimal: z.enum([".", ","]).optional(),
 });
 
 /** Sets the units of the person who asks. Nothing is stored in them. */

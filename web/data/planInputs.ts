@@ -298,6 +298,7 @@ export async function loadPlanInputs(
       on: v.on,
       nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
       lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
+      ...lastChange(book, row.source.facts.conditioner?.bindsAmmonia === true, tankChanges),
       belowMarkCm: null,
       ...(chosen.has(v.visitId) ? { chosen: chosen.get(v.visitId) ?? null } : {}),
       litresOnBoard: vans.get(v.visitId) ?? null,
@@ -314,6 +315,19 @@ export async function loadPlanInputs(
     });
   }
   return inputs;
+}
+
+/** Half of the tank's own share or more is a change; less is a topping up. */
+const A_CHANGE = 0.5;
+
+/** When the tank was changed last, and when a conditioner that binds ammonia went in with that. */
+function lastChange(
+  book: TankBook,
+  binds: boolean,
+  changes: readonly { readonly onDate: string; readonly share: number }[],
+): Pick<PlanInput, "lastChangeOn" | "boundOn"> {
+  const last = changes.findLast((c) => c.share >= A_CHANGE * book.schools.share)?.onDate ?? null;
+  return { lastChangeOn: last, boundOn: binds ? (changes.at(-1)?.onDate ?? null) : null };
 }
 
 /** The waters that somebody chose at the bench, by id. */

@@ -97,6 +97,9 @@ function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {
 
 type Base = { businessId: string; tankId: string; visitId: string };
 
+/** Some water is always left, whatever a ruler says. */
+const MOST_MISSING = 0.95;
+
 async function projectReadings(
   tx: Queries,
   base: Base,
@@ -106,7 +109,7 @@ async function projectReadings(
 ): Promise<void> {
   await tx.delete(reading).where(and(eq(reading.businessId, base.businessId), eq(reading.visitId, base.visitId)));
   if (state.readings.length === 0) return;
-  const levelShare = 1 - missingL(book, state.belowMarkCm ?? 0) / systemVolumeL(book);
+  const levelShare = 1 - Math.min(MOST_MISSING, missingL(book, state.belowMarkCm ?? 0) / systemVolumeL(book));
   await tx.insert(reading).values(
     state.readings.map((r) => ({
       ...base,
@@ -117,7 +120,8 @@ async function projectReadings(
       method: r.method,
       value: r.value,
       sigma: r.sigma,
-      levelShare,
+      // After the change the tank stands at its line again.
+      levelShare: r.after ? 1 : levelShare,
       takenAt: new Date(r.at),
       onDate: civilOf(Date.parse(r.at), zone).date,
     })),
@@ -133,7 +137,8 @@ async function projectChange(
   on: string,
 ): Promise<void> {
   await tx.delete(waterChange).where(eq(waterChange.visitId, base.visitId));
-  if (!state.litres || state.litres.outL <= 0) return;
+  const outL = state.litres?.outL ?? 0;
+  if (!state.litres || outL <= 0) return;
   const book = bookOf(tankRow);
   const systemL = systemVolumeL(book);
   const mode = modeOf(book);
@@ -142,14 +147,15 @@ async function projectChange(
     id: newId(),
     at: new Date(state.litres.at),
     onDate: on,
-    outL: state.litres.outL,
+    outL,
     inL: state.litres.inL,
+    topUpL: state.litres.topUpL,
     systemL,
     share: effectiveShare(
-      Math.min(state.litres.outL, mode === "batch" ? systemL : state.litres.outL),
+      Math.min(outL, mode === "batch" ? systemL : outL),
       systemL,
       mode,
-      book.deadL,
+      Math.min(book.deadL ?? 0, systemL / 2),
     ),
     chemistry: sourceRow.facts.chemistry,
   });

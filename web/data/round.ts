@@ -1,6 +1,6 @@
 import { weekday } from "@keel-round/core/calendar";
 import { type DayPlan, type DayStop, planDay } from "@keel-round/core/round";
-import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
+import { asPlan, type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
@@ -80,7 +80,8 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
       tanks: [],
     };
     // A closed visit keeps the plan it was given.
-    const plan = r.visit.plan && r.visit.state !== "planned" ? r.visit.plan.plan : planVisit(input);
+    const plan =
+      r.visit.plan && r.visit.state !== "planned" ? asPlan(r.visit.plan.plan) : planVisit(input, scope.units);
     at.tanks.push({ visitId: r.visit.id, visitState: r.visit.state, tank: r.tank, status: r.status, input, plan });
     stops.set(r.stop.id, at);
   }

@@ -148,7 +148,7 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
   const visitId = next?.visitId ?? tankId;
   const input = (await loadPlanInputs(q, scope.businessId, [{ visitId, tankId, on }])).get(visitId);
   if (!input) throw notFound("tank");
-  return { ...row, next, input, plan: planVisit(input), jobs, readings, changes, visits, events };
+  return { ...row, next, input, plan: planVisit(input, scope.units), jobs, readings, changes, visits, events };
 }
 
 /** Locks a tank of the scope. */

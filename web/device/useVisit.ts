@@ -35,6 +35,8 @@ export interface LiveVisit {
   readonly waiting: number;
   /** Writes an operation; answers why not, if it may not be written. */
   readonly say: (body: OpBody) => Promise<Refusal | null>;
+  /** The state with everything that was written so far, also what is not drawn yet. */
+  readonly latest: () => Promise<VisitState>;
 }
 
 export type VisitLoad =
@@ -118,9 +120,9 @@ export function useVisit(visitId: string): VisitLoad {
 
   const log = useMemo(() => (kept ? mergeLog(kept, mine) : []), [kept, mine]);
   const state = useMemo(() => visitState(log), [log]);
-  const firstPlan = useMemo(() => (kept ? planVisit(kept.input) : null), [kept]);
+  const firstPlan = useMemo(() => (kept ? planVisit(kept.input, kept.units) : null), [kept]);
   const input = useMemo(() => (kept ? withToday(kept.input, seenToday(state, kept.on)) : null), [kept, state]);
-  const plan = useMemo(() => (input ? planVisit(input) : null), [input]);
+  const plan = useMemo(() => (input && kept ? planVisit(input, kept.units) : null), [input, kept]);
 
   // Writes are made one after another: the next sequence number depends on the last write.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -154,12 +156,29 @@ export function useVisit(visitId: string): VisitLoad {
     [kept, visitId],
   );
 
+  const latest = useCallback(async (): Promise<VisitState> => {
+    await queue.current;
+    const personId = person.current;
+    if (!kept || !personId) return visitState([]);
+    return visitState(mergeLog(kept, await storeOf(personId).ops.where("visitId").equals(visitId).toArray()));
+  }, [kept, visitId]);
+
   if (missing && !kept) return { status: "missing", why: missing };
   if (!kept || !input || !plan || !firstPlan) return { status: "loading" };
   return {
     status: "ready",
     sync,
-    visit: { kept, state, input, plan, firstPlan, refused: mine.filter((o) => o.status === "refused"), waiting, say },
+    visit: {
+      kept,
+      state,
+      input,
+      plan,
+      firstPlan,
+      refused: mine.filter((o) => o.status === "refused"),
+      waiting,
+      say,
+      latest,
+    },
   };
 }
 

@@ -1,19 +1,20 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { TankBook } from "@keel-round/core/tank";
 import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
 import { vesselHeightM } from "@keel-round/core/vessel";
 import {
-  exposures,
+  type Exposure,
   litresOfMark,
   markCmOf,
   markPlace,
   type PlanInput,
-  startLevelM,
+  type TankOnDay,
+  tankOnDay,
   type WaterPlan,
 } from "@keel-round/core/visit";
 import { limitSentence, litresText } from "@keel-round/core/words";
+import { useMemo } from "react";
 import { Span } from "./elements";
 import { HeightHandle } from "./HeightHandle";
 import { Section, type SectionFrame } from "./Section";
@@ -36,9 +37,10 @@ export function MarkedSection({
   small?: boolean;
   onLitres: (litres: number) => void;
 }) {
-  const { book } = input;
+  const tank = useMemo(() => tankOnDay(input, { due: [] }), [input]);
+  const { book, standing } = tank;
   const limit = water.limits[0];
-  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, limit.maxL) : null;
+  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, standing, limit.maxL) : null;
   return (
     <Section
       book={book}
@@ -48,7 +50,7 @@ export function MarkedSection({
       units={units}
       width={width}
       small={small}
-      overlay={(frame) => <MarkHandle frame={frame} book={book} water={water} units={units} onLitres={onLitres} />}
+      overlay={(frame) => <MarkHandle frame={frame} tank={tank} water={water} units={units} onLitres={onLitres} />}
     />
   );
 }
@@ -62,6 +64,7 @@ const LIMIT_NAME: Readonly<Record<WaterPlan["limits"][number]["code"], string>> 
   "alkalinity-a-day": "alkalinity a day",
   "calcium-a-day": "calcium a day",
   "magnesium-a-day": "magnesium a day",
+  "gh-a-day": "GH a day",
   "salinity-a-day": "salinity a day",
   "temperature-a-day": "temperature a day",
   "on-board": "water on board",
@@ -73,28 +76,29 @@ const LIMIT_NAME: Readonly<Record<WaterPlan["limits"][number]["code"], string>> 
 /** The handle on the drain mark: on the glass, or on the sump while the return pump runs. */
 function MarkHandle({
   frame,
-  book,
+  tank,
   water,
   units,
   onLitres,
 }: {
   frame: SectionFrame;
-  book: TankBook;
+  tank: TankOnDay;
   water: WaterPlan;
   units: UnitPreference;
   onLitres: (litres: number) => void;
 }) {
+  const { book, standing } = tank;
   const place = markPlace(book);
   if (place === "none") return null;
   const vessel = place === "sump" ? frame.sump : frame;
   if (!vessel) return null;
   const heightM = place === "sump" ? (book.sump?.heightM ?? 0) : vesselHeightM(book.display.vessel);
-  const highM = place === "sump" ? (book.sump?.runningLevelM ?? 0) : startLevelM(book);
+  const highM = place === "sump" ? (standing.sumpM ?? 0) : standing.startM;
   const cm = water.mark?.value ?? (heightM - highM) * 100;
   return (
     <HeightHandle
       name="Drain mark"
-      says={heard(book, water, cm, units)}
+      says={heard(water, cm, units)}
       heightM={Math.max(0, heightM - cm / 100)}
       lowM={0.005}
       highM={highM}
@@ -102,14 +106,14 @@ function MarkHandle({
       x2={vessel.right + 26}
       y={vessel.y}
       mOf={vessel.mOf}
-      onMove={(m) => onLitres(litresOfMark(book, (heightM - m) * 100))}
+      onMove={(m) => onLitres(litresOfMark(book, standing, (heightM - m) * 100) + water.pumpsOnL)}
     />
   );
 }
 
 /** What the drawing shows, as it is heard: the mark, what leaves, what is too far, what dries. */
-function heard(book: TankBook, water: WaterPlan, cm: number, units: UnitPreference): string {
-  const bare = exposures(book, water.litres.value).map((e) => `${e.name} in air ${Math.round(e.minutes)} min`);
+function heard(water: WaterPlan, cm: number, units: UnitPreference): string {
+  const bare = water.exposed.map((e) => `${e.name} in air ${Math.round(e.minutes)} min`);
   return [
     `${figure(showLength(cm, units.length), 1)} ${units.length} from the rim`,
     litresText(water.litres.value, units),
@@ -120,8 +124,7 @@ function heard(book: TankBook, water: WaterPlan, cm: number, units: UnitPreferen
 }
 
 /** What stands in air at this mark, and for how long. */
-export function Exposed({ book, litres }: { book: TankBook; litres: number }) {
-  const bare = exposures(book, litres);
+export function Exposed({ bare }: { bare: readonly Exposure[] }) {
   if (bare.length === 0) return null;
   return (
     <Box mt="8px" fontSize="14px">

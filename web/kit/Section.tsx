@@ -1,7 +1,7 @@
 import type { TankBook } from "@keel-round/core/tank";
-import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
-import { frontWidthM, runBack, type Vessel, vesselHeightM, wallsLean } from "@keel-round/core/vessel";
-import { markPlace, startLevelM } from "@keel-round/core/visit";
+import { figure, quantity, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
+import { frontWidthM, sumpLevelM, sumpVolumeL, type Vessel, vesselHeightM, wallsLean } from "@keel-round/core/vessel";
+import { markPlace, pumpsOffLevelM, runBackOf } from "@keel-round/core/visit";
 import type { ReactNode } from "react";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 
@@ -61,14 +61,14 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
   const onDisplay = markPlace(book) === "display";
   const markM = markCm !== null && onDisplay ? heightM - markCm / 100 : null;
   const levelM = markM === null ? runningLevelM : Math.min(markM, runningLevelM);
-  const start = startLevelM(book);
+  const start = book.sump ? pumpsOffLevelM(book) : runningLevelM;
   const bedWidth = frontWidthM(vessel, Math.max(0.001, substrateDepthM)) * scale;
   const sectors = substrate !== "bare" && book.schools.substrate === "sectors" ? book.sectors : 1;
   const displayBottom = y(0);
   const sumpFrame =
     book.sump && sumpRoom > 0 ? sumpFrameOf(book.sump, left + 30, displayBottom + 34, width - left - right - 60) : null;
   const height = sumpFrame ? sumpFrame.y(0) + 12 : displayBottom + (small ? 12 : 30);
-  const label = `${book.name} to scale, water stands ${figure((heightM - runningLevelM) * 100, 1)} cm below the rim${markCm !== null ? `, drain mark ${figure(markCm, 1)} cm from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
+  const label = `${book.name} to scale, water stands ${quantityText((heightM - runningLevelM) * 100, "cm", units)} below the rim${markCm !== null ? `, drain line ${quantityText(markCm, "cm", units)} from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
 
   return (
     <Svg
@@ -132,7 +132,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
         x1={middle - (frontWidthM(vessel, runningLevelM) * scale) / 2}
         x2={middle + (frontWidthM(vessel, runningLevelM) * scale) / 2}
         y={y(runningLevelM)}
-        label={small ? "" : "running level"}
+        label={small ? "" : "fill line"}
       />
       {!small && <Landmarks book={book} y={y} middle={middle} scale={scale} />}
       {markM !== null && (
@@ -335,8 +335,8 @@ function SumpBox({
   const { left: x, y: at } = frame;
   const w = frame.right - frame.left;
   const y = at(sump.heightM);
-  const back = runBack(book.display, sump);
-  const backLevelM = Math.min(sump.heightM, sump.runningLevelM + back.litres / (sump.lengthM * sump.widthM * 1000));
+  const back = runBackOf(book) ?? { litres: 0, roomL: 0 };
+  const backLevelM = sumpLevelM(sump, sumpVolumeL(sump, sump.runningLevelM) + back.litres);
   const tight = back.litres > 0.9 * back.roomL;
   return (
     <g>
@@ -358,7 +358,7 @@ function SumpBox({
         strokeDasharray="3 3"
       />
       <SvgText x={x + 6} y={at(backLevelM) - 4} fontSize="11.5px" fill={tight ? "vermilion" : "water"}>
-        {`run-back ${Math.round(back.litres)} L; room for ${Math.round(back.roomL)}`}
+        {`run-back ${quantityText(back.litres, "L", units, 0)}; room for ${quantity(back.roomL, "L", units, 0).figure}`}
       </SvgText>
       <Path d={`M${x} ${y} V${at(0)} H${x + w} V${y}`} fill="none" stroke="ink" strokeWidth="2" />
       <SvgText x={x - 8} y={at(sump.heightM / 2)} textAnchor="end" fontSize="12px" fill="soft">

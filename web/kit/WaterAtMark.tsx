@@ -4,7 +4,15 @@ import { Box, Flex } from "@chakra-ui/react";
 import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { schooled } from "@keel-round/core/tank";
 import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-import { litresOfMark, markPlace, type PlanInput, planChange, planWater, type WaterPlan } from "@keel-round/core/visit";
+import {
+  litresOfMark,
+  markPlace,
+  type PlanInput,
+  planChange,
+  planWater,
+  tankOnDay,
+  type WaterPlan,
+} from "@keel-round/core/visit";
 import { limitSentence, litresText } from "@keel-round/core/words";
 import { type ReactNode, useMemo, useState } from "react";
 import { QuietButton, SubHead, TextInput } from "./controls";
@@ -72,10 +80,10 @@ export function WaterAtMark({
                 setTrial(null);
               }}
             />
-            Return pump runs: the display stays at its weir, and the mark is on the sump
+            Return pump runs: the display stays at its weir, and the drain line is on the return chamber
           </Label>
         )}
-        <Exposed book={book} litres={water.litres.value} />
+        <Exposed bare={water.exposed} />
         <PlanView vessel={book.display.vessel} width={150} />
         {children}
       </Box>
@@ -130,8 +138,11 @@ function Controls({
   const take = (field: "mark" | "litres", text: string) => {
     setTyped({ field, text });
     try {
-      const value = parseDecimal(text);
-      const litres = field === "litres" ? value / perLitre : litresOfMark(input.book, value / perCm);
+      const value = parseDecimal(text, units.decimal);
+      const litres =
+        field === "litres"
+          ? value / perLitre
+          : litresOfMark(input.book, tankOnDay(input, { due: [] }).standing, value / perCm) + water.pumpsOnL;
       if (litres < 0 || litres > water.systemL.value)
         return setProblem(`The system holds ${litresText(water.systemL.value, units)}.`);
       setProblem(null);
@@ -166,7 +177,7 @@ function Controls({
   return (
     <Box mt="10px">
       <Flex gap="10px 22px" wrap="wrap" align="center">
-        {markPlace(input.book) !== "none" && input_("mark", "Mark from the rim", units.length)}
+        {markPlace(input.book) !== "none" && input_("mark", "Drain line from the rim", units.length)}
         {input_("litres", "Take out", units.volume)}
         {tried && (
           <QuietButton type="button" onClick={onPlanned}>

@@ -1,6 +1,13 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { TankBook } from "@keel-round/core/tank";
-import { figure, parameterFacts, showReading, type UnitPreference } from "@keel-round/core/units";
+import {
+  figure,
+  parameterFacts,
+  quantityText,
+  showReading,
+  type UnitPreference,
+  unitFor,
+} from "@keel-round/core/units";
 import type { WaterPlan } from "@keel-round/core/visit";
 import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
@@ -72,24 +79,23 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
           </Row>
           {water.fills && <Row label="To carry" of={water.fills} units={units} />}
           {water.mark && (
-            <Row label={water.markOn === "sump" ? "Mark, sump" : "Mark"} of={water.mark} units={units}>
+            <Row label={water.markOn === "sump" ? "Line, sump" : "Drain line"} of={water.mark} units={units}>
+              {belowTape(water, units)}
               about {Math.max(1, Math.round(water.drainMinutes))} min to drain,{" "}
               {Math.max(1, Math.round(water.refillMinutes))} to refill
             </Row>
           )}
           {water.runs?.out && <Row label="To run out" of={water.runs.out} units={units} decimals={1} />}
           {water.runs?.in && <Row label="To run in" of={water.runs.in} units={units} decimals={1} />}
-          {water.saltWaterL && (
-            <Row label="Salt water" of={water.saltWaterL} units={units} decimals={units.volume === "L" ? 1 : 1} />
-          )}
+          {water.saltWaterL && <Row label="Salt water" of={water.saltWaterL} units={units} decimals={1} />}
           {water.saltG && (
             <Row label="Salt" of={water.saltG} units={units}>
-              {saltLine(water)}
+              {saltLine(water, units)}
             </Row>
           )}
           {water.freshL && (
-            <Row label="Fresh water" of={water.freshL} units={units}>
-              {water.missingL > 0.1 ? "evaporation took water, not salt" : ""}
+            <Row label="Top up" of={water.freshL} units={units}>
+              to the fill line; evaporation took only water
             </Row>
           )}
           {water.conditionerMl && <Row label="Conditioner" of={water.conditionerMl} units={units} />}
@@ -99,7 +105,9 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
       )}
       {!changing && water.freshL && (
         <Row label="Top up" of={water.freshL} units={units}>
-          fresh water, for what evaporated
+          {water.leftLowL > 0.05
+            ? `no further: ${litresText(water.leftLowL, units)} follow on other days`
+            : "to the fill line, for what evaporated"}
         </Row>
       )}
       <Box py="9px" fontSize="14px">
@@ -132,20 +140,26 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
   );
 }
 
+/** How far today's line lies below the tape of a full tank. */
+function belowTape({ mark, tapeCm }: WaterPlan, units: UnitPreference): string {
+  const lower = mark && tapeCm !== null ? mark.value - tapeCm : 0;
+  return lower > 0.1 ? `${quantityText(lower, "cm", units)} below the tape, since water is missing; ` : "";
+}
+
 /** How well the litres are known that a reading asks for. */
 function neededLine({ range }: Worked, units: UnitPreference): string {
   if (!range) return "";
   return `${litresText(range.low, units)} to ${litresText(range.high, units)}, as well as the reading is known`;
 }
 
-function saltLine(water: WaterPlan): string {
+function saltLine(water: WaterPlan, units: UnitPreference): string {
   const salt = water.saltG;
   if (!salt) return "";
   const [name, perLitre] =
     Object.entries(salt.inputs).find(([, v]) => typeof v === "object" && v.unit === "g/L at 35") ?? [];
   const batches = salt.inputs["verified batches"];
   const count = typeof batches === "object" ? batches.value : 0;
-  return `${name}, ${typeof perLitre === "object" ? figure(perLitre.value, 1) : ""} g per litre ${count > 0 ? `measured over ${count} batches` : "by its label"}, to ${figure(water.mixPsu ?? 0, 1)} ppt`;
+  return `${name}, ${typeof perLitre === "object" ? quantityText(perLitre.value, "g/L", units, 1) : ""} ${count > 0 ? `measured over ${count} batches` : "by its label"}, to ${quantityText(water.mixPsu ?? 0, "ppt", units)}`;
 }
 
 /** Each reading on its band: dot now, bar its error, coralline tick after the change. */
@@ -206,19 +220,20 @@ export function ReadingsOnBands({
                       {showReading(band.parameter, seen.value, units)}
                     </Span>{" "}
                     <Span color="soft" fontSize="12.5px">
-                      {facts.unit}
+                      {unitFor(band.parameter, units)}
                     </Span>
                   </>
                 )}
               </Span>
             </Summary>
             <Box color="soft" fontSize="13px" pb="6px">
-              Ideal {figure(Math.max(0, band.idealLow), facts.decimals)} to {figure(band.idealHigh, facts.decimals)},
-              act {band.actLow >= 0 ? `below ${figure(band.actLow, facts.decimals)} or ` : ""}above{" "}
-              {figure(band.actHigh, facts.decimals)} {facts.unit}.{note && ` ${note}`}
+              Ideal {showReading(band.parameter, Math.max(0, band.idealLow), units)} to{" "}
+              {showReading(band.parameter, band.idealHigh, units)}, limits{" "}
+              {band.actLow >= 0 ? `${showReading(band.parameter, band.actLow, units)} and ` : "0 and "}
+              {withUnit(band.parameter, band.actHigh, units)}.{note && ` ${note}`}
               {expected && water.litres.value > 0 && (
                 <Box mt="4px">
-                  <WorkedFigure of={expected.after} units={units} size="16px" decimals={facts.decimals}>
+                  <WorkedFigure of={expected.after} units={units} size="16px">
                     <span>after</span>
                   </WorkedFigure>
                 </Box>

@@ -1,9 +1,8 @@
 import { Box } from "@chakra-ui/react";
-import type { UnitPreference } from "@keel-round/core/units";
+import { quantity, type UnitPreference } from "@keel-round/core/units";
 import { catalogue, type Worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
 import { Dd, Details, Dl, Dt, Span, Summary } from "@/kit/elements";
-import { quantityText } from "./words";
 
 /** A planned figure with its unit; opening it shows where it comes from. Works without script, by key and by thumb. */
 export function WorkedFigure({
@@ -19,8 +18,7 @@ export function WorkedFigure({
   decimals?: number;
   children?: ReactNode;
 }) {
-  const shown = quantityText(of.value, of.unit, units);
-  const text = decimals === undefined ? shown.figure : of.value.toFixed(decimals);
+  const shown = quantity(of.value, of.unit, units, decimals);
   return (
     <Details data-working="" css={{ "&[open] > summary .hint": { color: "coralline" } }}>
       <Summary
@@ -32,7 +30,7 @@ export function WorkedFigure({
         css={{ "&::-webkit-details-marker": { display: "none" } }}
       >
         <Span fontFamily="mono" fontSize={size} fontWeight="560" lineHeight="1.1">
-          {text}
+          {shown.figure}
         </Span>
         <Span color="soft" fontSize="14px">
           {shown.unit}
@@ -58,7 +56,7 @@ export function WorkedFigure({
 export function Working({ of, units }: { of: Worked; units: UnitPreference }) {
   const words = catalogue[of.formula];
   const range = of.range;
-  const bound = (value: number) => quantityText(value, of.unit, units).figure;
+  const bound = (value: number) => quantity(value, of.unit, units).figure;
   return (
     <Box
       borderLeftWidth="3px"
@@ -75,7 +73,7 @@ export function Working({ of, units }: { of: Worked; units: UnitPreference }) {
       <Dl mt="6px" display="grid" gridTemplateColumns="auto 1fr" columnGap="14px" rowGap="1px">
         {Object.entries(of.inputs).map(([name, input]) => {
           const shown =
-            typeof input === "string" ? { figure: input, unit: "" } : quantityText(input.value, input.unit, units);
+            typeof input === "string" ? { figure: input, unit: "" } : quantity(input.value, input.unit, units);
           return (
             <Box key={name} display="contents">
               <Dt color="soft">{name}</Dt>

@@ -1,6 +1,6 @@
 import { ChakraProvider } from "@chakra-ui/react";
 import { METRIC, type UnitPreference } from "@keel-round/core/units";
-import { markCmOf, type PlanInput, planWater } from "@keel-round/core/visit";
+import { markCmOf, type PlanInput, planWater, tankOnDay } from "@keel-round/core/visit";
 import { renderToStaticMarkup } from "react-dom/server";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, planOf, visitsOf } from "../../tools/testing/world.ts";
@@ -46,7 +46,7 @@ describe("the section with its mark", () => {
     const [limit] = planWater(input).limits;
     const html = draw(input);
     expect(html).toContain("not below: highest coral");
-    const cm = markCmOf(input.book, limit?.maxL ?? 0) ?? 0;
+    const cm = markCmOf(input.book, tankOnDay(input).standing, limit?.maxL ?? 0) ?? 0;
     // On one scale with the mark: both hang from the rim, which is drawn 16 down; labels stand 13 below their line.
     const rim = 16;
     const limitY = Number(/<text[^>]*y="([\d.]+)"[^>]*>not below/.exec(html)?.[1]) - 13;

@@ -1,5 +1,3 @@
-import { figure, METRIC, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-
 /** Minutes of the day as a clock. */
 export function clock(minute: number): string {
   const m = Math.round(minute);
@@ -24,27 +22,4 @@ export function yearDate(date: string): string {
   return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
     new Date(`${date}T12:00:00Z`),
   );
-}
-
-/** A number and unit of a working in a person's units: litres and centimetres follow them, the rest stays. */
-export function quantityText(
-  value: number,
-  unit: string,
-  units: UnitPreference = METRIC,
-): { readonly figure: string; readonly unit: string } {
-  if (unit === "L")
-    return {
-      figure: figure(showVolume(value, units.volume), decimalsOf(showVolume(value, units.volume))),
-      unit: units.volume,
-    };
-  if (unit.startsWith("cm"))
-    return { figure: figure(showLength(value, units.length), 1), unit: unit.replace("cm", units.length) };
-  if (unit === "°C" && units.temperature === "°F") return { figure: figure(value * 1.8 + 32, 1), unit: "°F" };
-  return { figure: figure(value, decimalsOf(value)), unit };
-}
-
-function decimalsOf(value: number): number {
-  const size = Math.abs(value);
-  if (size !== 0 && size < 0.1) return 3;
-  return size >= 100 || Number.isInteger(Math.round(value * 100) / 100) ? 0 : size >= 10 ? 1 : 2;
 }

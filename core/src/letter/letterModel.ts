@@ -123,18 +123,24 @@ export function letterFor(input: LetterInput): LetterTank {
   };
 }
 
+/** Litres that were counted out of the tank; none where nobody said so. */
+const changedL = (state: VisitState): number => state.litres?.outL ?? 0;
+
 function trimPhrase(input: LetterInput, measured: readonly LetterReading[]): string {
   const { state } = input.trim;
   if (state === "steady") return "steady";
   if (state === "unknown") return "not fully known today";
-  const better = input.state.litres !== null || measured.some((m) => m.standing === "ideal");
+  const better = changedL(input.state) > 0 || measured.some((m) => m.standing === "ideal");
   if (state === "drifting") return "drifting a little";
   return better ? "off course, and being brought back" : "off course";
 }
 
 function measuredRows({ book, state, previous, units }: LetterInput): LetterReading[] {
   return book.bands.flatMap((band) => {
-    const reading = state.readings.findLast((r) => r.parameter === band.parameter);
+    const mine = state.readings.filter((r) => r.parameter === band.parameter);
+    // The water as it was found; what was read after the change is told beside it.
+    const reading = mine.findLast((r) => !r.after) ?? mine.at(-1);
+    const after = mine.findLast((r) => r.after);
     if (!reading) return [];
     const facts = parameterFacts[band.parameter];
     const where = standing(band, reading.value);
@@ -150,7 +156,7 @@ function measuredRows({ book, state, previous, units }: LetterInput): LetterRead
       before: earlier?.value ?? null,
       band,
       standing: where,
-      note: where === "ideal" || !was ? word : `${word}; ${was}`,
+      note: `${where === "ideal" || !was ? word : `${word}; ${was}`}${after && after !== reading ? `; ${withUnit(band.parameter, after.value, units)} after the change` : ""}`,
     };
   });
 }
@@ -200,9 +206,10 @@ function notMeasured({ book }: LetterInput, measured: readonly LetterReading[], 
 function done({ book, plan, state, units }: LetterInput, name: string): string[] {
   const lines: string[] = [];
   const systemL = systemVolumeL(book);
-  if (state.litres && state.litres.outL > 0)
+  const outL = changedL(state);
+  if (outL > 0)
     lines.push(
-      `I changed ${litresText(state.litres.outL, units)} of the ${name}, ${Math.round((100 * state.litres.outL) / systemL)} % of its water.`,
+      `I changed ${litresText(outL, units)} of the ${name}, ${Math.round((100 * outL) / systemL)} % of its water.`,
     );
   else if (plan.water.reasons[0] && plan.water.decision !== "change")
     lines.push(`No water was changed in the ${name}. ${waterSentence(plan.water.reasons[0], units)}`);
@@ -275,7 +282,7 @@ function between({ tasks }: LetterInput, name: string): string[] {
 
 function normal({ book, state, phone }: LetterInput, name: string): string[] {
   const lines: string[] = [];
-  if (state.litres && state.litres.outL > 0) {
+  if (changedL(state) > 0) {
     const text = AFTER_CHANGE[book.kind];
     if (text) lines.push(text(name));
   }

@@ -56,6 +56,7 @@ export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type Po
 export { programmeOn } from "./programmeOn.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
+export { asPlan } from "./snapshot.ts";
 export {
   basisOf,
   type SourceFacts,

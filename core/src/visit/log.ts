@@ -53,7 +53,13 @@ export interface VisitState {
   /** Jobs of the plan that slipped twice already, by the id of their step. */
   readonly slipping: Readonly<Record<string, string>>;
   readonly readings: readonly LoggedReading[];
-  readonly litres: { readonly outL: number; readonly inL: number; readonly at: string } | null;
+  /** Litres as they were counted; null where nobody did. `at`: when the first of them left. */
+  readonly litres: {
+    readonly outL: number | null;
+    readonly inL: number | null;
+    readonly topUpL: number | null;
+    readonly at: string;
+  } | null;
   /** Litres chosen on site; null where the choice was taken back, undefined where nobody chose. */
   readonly chosenL: number | null | undefined;
   readonly belowMarkCm: number | null;
@@ -140,7 +146,15 @@ function apply(state: VisitState, op: VisitOp): VisitState {
     case "reading-back":
       return { ...state, readings: state.readings.filter((r) => r.id !== body.id) };
     case "litres":
-      return { ...state, litres: { outL: body.outL, inL: body.inL, at } };
+      return {
+        ...state,
+        litres: {
+          outL: body.outL ?? state.litres?.outL ?? null,
+          inL: body.inL ?? state.litres?.inL ?? null,
+          topUpL: body.topUpL ?? state.litres?.topUpL ?? null,
+          at: state.litres?.at ?? at,
+        },
+      };
     case "choose":
       return { ...state, chosenL: body.litres };
     case "level":
@@ -259,9 +273,15 @@ export function refuseOp(
     case "litres": {
       const systemL = systemVolumeL(book);
       const most = modeOf(book) === "in-and-out" ? systemL * 3 : systemL;
-      return body.outL > most || body.inL > most * 1.2
-        ? { code: "more-than-tank", field: body.outL > most ? "outL" : "inL", limit: most }
-        : null;
+      const field =
+        (body.outL ?? 0) > most
+          ? "outL"
+          : (body.inL ?? 0) > most * 1.2
+            ? "inL"
+            : (body.topUpL ?? 0) > systemL
+              ? "topUpL"
+              : null;
+      return field ? { code: "more-than-tank", field, limit: most } : null;
     }
     case "choose": {
       const systemL = systemVolumeL(book);

@@ -72,7 +72,8 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     decimal: z.enum([".", ","]).optional(),
   }),
   z.object({ type: z.literal("reading-back"), id }),
-  z.object({ type: z.literal("litres"), outL: litres, inL: litres }),
+  /** What really left and came in; each is said where it was counted, and nothing of the others. */
+  z.object({ type: z.literal("litres"), outL: litres.optional(), inL: litres.optional(), topUpL: litres.optional() }),
   /** The change that the person on site decides on; null goes back to the plan's own. */
   z.object({ type: z.literal("choose"), litres: litres.nullable() }),
   z.object({ type: z.literal("level"), belowCm: z.number().min(0, "Above the mark is 0.").max(500) }),

@@ -19,8 +19,9 @@ export function stepMinutes(
   const logged = input.loggedMinutes[id] ?? [];
   const learnt = libraryMinutes > 0 ? learnFrom(libraryMinutes, logged) : { minutes: 0, spread: 0 };
   return {
-    minutes: learnt.minutes * (input.personFactor ?? 1),
-    spread: learnt.spread,
+    // Seconds, and a thousandth of a spread: a plan that is kept stays small.
+    minutes: Math.round(learnt.minutes * (input.personFactor ?? 1) * 1000) / 1000,
+    spread: Math.round(learnt.spread * 1000) / 1000,
     libraryMinutes,
     timesLogged: logged.length,
   };

@@ -66,7 +66,9 @@ export const waterChange = mysqlTable(
     at: instant("at").notNull(),
     onDate: civilDate("on_date").notNull(),
     outL: double("out_l").notNull(),
-    inL: double("in_l").notNull(),
+    /** Null where nobody counted what was poured, or topped up. */
+    inL: double("in_l"),
+    topUpL: double("top_up_l"),
     systemL: double("system_l").notNull(),
     share: double("share").notNull(),
     chemistry: json("chemistry").$type<Partial<Record<string, number>>>().notNull(),

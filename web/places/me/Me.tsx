@@ -12,13 +12,14 @@ import { Kbd } from "@/kit/shell/Kbd";
 import { saveUnitsAction } from "./actions";
 
 const OPTIONS: {
-  readonly [K in keyof UnitPreference]: { readonly label: string; readonly values: readonly UnitPreference[K][] };
+  readonly [K in keyof UnitPreference]-?: { readonly label: string; readonly values: readonly UnitPreference[K][] };
 } = {
   volume: { label: "Volume", values: ["L", "US gal", "imp gal"] },
   length: { label: "Length", values: ["cm", "in"] },
   temperature: { label: "Temperature", values: ["°C", "°F"] },
   salinity: { label: "Salinity", values: ["ppt", "SG 25/25", "mS/cm raw"] },
   alkalinity: { label: "Alkalinity, KH", values: ["dKH", "meq/L", "ppm CaCO3"] },
+  decimal: { label: "Sign before decimals", values: [".", ","] },
 };
 
 const KEYS: readonly [string, string][] = [
@@ -85,11 +86,13 @@ export function Me({
         <Box w="260px">
           <SubHead>Units</SubHead>
           <Box pt="10px">
-            {(Object.keys(OPTIONS) as (keyof UnitPreference)[]).map((field) => (
+            {(Object.keys(OPTIONS) as (keyof typeof OPTIONS)[]).map((field) => (
               <FieldRow key={field} label={OPTIONS[field].label}>
-                <Choice defaultValue={units[field]} onChange={(e) => save(field, e.target.value)}>
+                <Choice defaultValue={units[field] ?? "."} onChange={(e) => save(field, e.target.value)}>
                   {OPTIONS[field].values.map((v) => (
-                    <option key={v}>{v}</option>
+                    <option key={v} value={v}>
+                      {v === "." ? "point: 1,350.5" : v === "," ? "comma: 1.350,5" : v}
+                    </option>
                   ))}
                 </Choice>
               </FieldRow>

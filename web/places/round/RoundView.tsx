@@ -3,6 +3,7 @@ import { addDays, daysBetween } from "@keel-round/core/calendar";
 import { longDate } from "@keel-round/core/letter";
 import type { TimedStop } from "@keel-round/core/round";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
+import { quantityText } from "@keel-round/core/units";
 import { limitSentence, litresText, trimSentence, waterSentence } from "@keel-round/core/words";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
@@ -202,7 +203,7 @@ function TankLine({ of, closed, scope }: { of: RoundTank; closed: boolean; scope
       <Box w="180px" flexShrink={0}>
         {of.tank.name}{" "}
         <Span color="faint" fontSize="13px">
-          {of.status?.systemL ?? ""} L {shortKind(of.tank.kind)}
+          {of.status ? quantityText(of.status.systemL, "L", scope.units, 0) : ""} {shortKind(of.tank.kind)}
         </Span>
       </Box>
       <Box w="106px" flexShrink={0}>

@@ -1,8 +1,20 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { figure, parameterFacts, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-import { gearName, planChange, type Step } from "@keel-round/core/visit";
+import {
+  figure,
+  fromShown,
+  parameterFacts,
+  parseNumber,
+  parseReading,
+  quantity,
+  quantityText,
+  type Shown,
+  toShown,
+  type UnitPreference,
+  unitShown,
+} from "@keel-round/core/units";
+import { gearName, type OpBody, planChange, type Step, type WaterPlan } from "@keel-round/core/visit";
 import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";
@@ -11,19 +23,21 @@ import { Notice, QuietButton } from "@/kit/controls";
 import { B, Details, Select, Span, Summary } from "@/kit/elements";
 import { Exposed, MarkedSection } from "@/kit/MarkedSection";
 import { WorkedFigure, Working } from "@/kit/Working";
+import { Amount } from "./Amount";
 import { ReadingEntry } from "./ReadingEntry";
 import { refusalSentence } from "./refusals";
 import { Stepper } from "./Stepper";
 
 /** The one figure of a step, readable from a metre away. */
-function Figure({ value, unit }: { value: string; unit: string }) {
+function Figure({ of, after = "" }: { of: Shown; after?: string }) {
   return (
     <Flex align="baseline" gap="8px" mt="4px" wrap="wrap">
       <Span fontFamily="mono" fontSize="62px" fontWeight="600" letterSpacing="-2px" lineHeight="1">
-        {value}
+        {of.figure}
       </Span>
       <Span fontSize="19px" color="soft">
-        {unit}
+        {of.unit}
+        {after}
       </Span>
     </Flex>
   );
@@ -38,36 +52,41 @@ export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
     <Box>
       {step.figure === "mark" && water.mark && <MarkFigure key={water.litres.value} visit={visit} />}
       {step.figure === "litres" && (
-        <Figure
-          value={figure(showVolume(water.litres.value, units.volume), 0)}
-          unit={`${units.volume}, in and out together`}
-        />
+        <Figure of={quantity(water.litres.value, "L", units, 0)} after=", in and out together" />
+      )}
+      {step.figure === "bed" && water.bedL > 0 && (
+        <Figure of={quantity(water.bedL, "L", units, 0)} after=" of the drain leave with the dirt" />
       )}
       {step.figure === "temperature" && water.refillC && (
         <>
-          <Figure value={figure(water.refillC.value, 1)} unit="°C" />
+          <Figure of={quantity(water.refillC.value, "°C", units)} />
           {water.halfWayC && (
             <Box fontSize="18px" mt="6px">
-              half-way it reads <B fontFamily="mono">{figure(water.halfWayC.value, 1)}</B> °C
+              half-way it reads <B fontFamily="mono">{quantityText(water.halfWayC.value, "°C", units)}</B>
             </Box>
           )}
           <Opened of={[water.refillC, water.halfWayC ?? null]} units={units} />
         </>
       )}
       {step.figure === "mix" && <MixFigure visit={visit} />}
-      {step.figure === "refill" && <RefillFigure visit={visit} step={step} />}
+      {step.figure === "refill" && <RefillFigure visit={visit} />}
+      {step.figure === "top-up" && <TopUpFigure visit={visit} />}
+      {step.craft && (
+        <Box mt="10px" fontSize="17px" data-craft="">
+          {step.craft}
+        </Box>
+      )}
       {step.caution && (
         <Box mt="12px" fontSize="16.5px">
-          <Notice tone="danger">{step.caution}</Notice>
+          <Notice tone="care">{step.caution}</Notice>
         </Box>
       )}
       {step.test && <ReadingEntry key={step.test} visit={visit} parameter={step.test} />}
       {step.id === "salinity-again" && <ReadingEntry key="again" visit={visit} parameter="salinity" />}
       {step.id === "level" && <LevelEntry visit={visit} />}
-      {step.id === "drain" && <LitresEntry key={`out${water.litres.value}`} visit={visit} which="outL" />}
-      {(step.id === "refill" || step.id === "exchange") && (
-        <LitresEntry key={`in${water.litres.value}`} visit={visit} which="inL" both={step.id === "exchange"} />
-      )}
+      {(step.id === "drain" || step.id === "exchange") && <LitresEntry visit={visit} which="outL" />}
+      {(step.id === "refill" || step.id === "exchange") && <LitresEntry visit={visit} which="inL" />}
+      {step.figure === "top-up" && <LitresEntry visit={visit} which="topUpL" />}
       {step.result === "dirt" && <DirtEntry visit={visit} step={step.id} />}
       {step.on && <GearEntry visit={visit} step={step} />}
       <Details mt="12px" fontSize="16px" color="soft" open={step.id === "arrive" || step.held !== undefined}>
@@ -113,18 +132,18 @@ function MarkFigure({ visit }: { visit: LiveVisit }) {
   return (
     <>
       <Figure
-        value={figure(showLength(water.mark?.value ?? 0, units.length), 1)}
-        unit={`${units.length} from the rim${water.markOn === "sump" ? " of the sump" : ""}`}
+        of={quantity(water.mark?.value ?? 0, "cm", units)}
+        after={` from the rim${water.markOn === "sump" ? " of the return chamber" : ""}`}
       />
       <Box fontSize="18px" mt="6px">
-        <B fontFamily="mono">{figure(showVolume(water.litres.value, units.volume), 0)}</B> {units.volume},{" "}
-        {water.fills?.value ?? 1} fills, about {Math.max(1, Math.round(water.drainMinutes))} min
+        <B fontFamily="mono">{quantityText(water.litres.value, "L", units, 0)}</B>, {water.fills?.value ?? 1} fills,
+        about {Math.max(1, Math.round(water.drainMinutes))} min
       </Box>
       <Opened of={[water.mark, water.litres]} units={units} />
       <Box mt="12px">
         <MarkedSection input={input} water={water} units={units} width={354} small onLitres={setTrial} />
       </Box>
-      <Exposed book={input.book} litres={water.litres.value} />
+      <Exposed bare={water.exposed} />
       {trial !== null && (
         <Box mt="8px" fontSize="16px" role="status">
           {water.after.slice(0, 3).map((e) => (
@@ -145,7 +164,7 @@ function MarkFigure({ visit }: { visit: LiveVisit }) {
               disabled={water.binding !== null}
               onClick={() => choose(Math.round(trial * 10) / 10)}
             >
-              Drain to this mark
+              Drain to this line
             </QuietButton>
             <QuietButton type="button" minH="48px" onClick={() => setTrial(null)}>
               As planned
@@ -155,7 +174,7 @@ function MarkFigure({ visit }: { visit: LiveVisit }) {
       )}
       {trial === null && state.chosenL !== undefined && state.chosenL !== null && (
         <QuietButton type="button" minH="48px" mt="8px" onClick={() => choose(null)}>
-          Back to the plan's own mark
+          Back to the plan's own line
         </QuietButton>
       )}
       {error && (
@@ -173,7 +192,7 @@ function MixFigure({ visit }: { visit: LiveVisit }) {
   const salt = kept.input.source.salt;
   return (
     <Box>
-      <Figure value={figure(water.mixPsu ?? 0, 1)} unit="ppt wanted" />
+      <Figure of={quantity(water.mixPsu ?? 0, "ppt", kept.units)} after=" wanted" />
       {water.saltWaterL && (
         <Box fontSize="18px" mt="6px">
           {litresText(water.saltWaterL.value, kept.units)} of it to pour
@@ -196,25 +215,27 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
   const { water } = visit.plan;
   const batch = visit.state.batch;
   const [open, setOpen] = useState(false);
-  const [litres, setLitres] = useState(String(Math.round(water.saltWaterL?.value ?? 100)));
-  const [grams, setGrams] = useState(String(Math.round(water.saltG?.value ?? 0)));
-  const [psu, setPsu] = useState((water.mixPsu ?? 35).toFixed(1));
+  const { units } = visit.kept;
+  // Nothing is filled in: only what was mixed and measured is kept.
+  const [litres, setLitres] = useState("");
+  const [grams, setGrams] = useState("");
+  const [psu, setPsu] = useState("");
+  const scale = parameterFacts.salinity.units.find((u) => u.unit === units.salinity);
   const [error, setError] = useState<string | null>(null);
   const salt = visit.kept.input.source.salt;
   if (!salt) return null;
-  const number = (t: string) => Number(t.replace(",", "."));
-  const own = (number(grams) * 35) / (number(litres) * number(psu));
+  const number = (t: string) => parseNumber(t, units.decimal) ?? Number.NaN;
+  const canonical = {
+    litres: fromShown(number(litres), "L", units),
+    grams: number(grams),
+    measuredPsu: saltOf(psu, units),
+  };
+  const own = (canonical.grams * 35) / (canonical.litres * canonical.measuredPsu);
   const far = Math.abs(own / salt.gramsPerLitre - 1) > 0.15;
   const save = async (confirmed: boolean) => {
-    const values = [number(litres), number(grams), number(psu)];
-    if (values.some((v) => !(v > 0))) return setError("Enter litres, grams and ppt as numbers above 0.");
-    const refusal = await visit.say({
-      type: "batch",
-      litres: number(litres),
-      grams: number(grams),
-      measuredPsu: number(psu),
-      confirmed,
-    });
+    if (Object.values(canonical).some((v) => !(v > 0)))
+      return setError("Enter how much was mixed, the grams of salt and the salinity, each above 0.");
+    const refusal = await visit.say({ type: "batch", ...canonical, confirmed });
     setError(refusal ? refusalSentence(refusal) : null);
     if (!refusal) setOpen(false);
   };
@@ -222,7 +243,8 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
     <Box mt="10px">
       {batch && (
         <Box color="soft">
-          Batch measured: {batch.measuredPsu} ppt from {batch.grams} g in {batch.litres} L.
+          Batch measured: {quantityText(batch.measuredPsu, "ppt", units)} from {batch.grams} g in{" "}
+          {quantityText(batch.litres, "L", units)}.
         </Box>
       )}
       {!open ? (
@@ -231,12 +253,37 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
         </QuietButton>
       ) : (
         <Box borderWidth="1px" borderColor="ruleStrong" p="10px">
-          <Stepper label="Litres mixed" unit="L" value={litres} step={5} decimals={0} onChange={setLitres} />
-          <Stepper label="Salt weighed" unit="g" value={grams} step={10} decimals={0} onChange={setGrams} />
-          <Stepper label="Measured" unit="ppt" value={psu} step={0.1} decimals={1} onChange={setPsu} />
+          <Stepper
+            label={`${unitShown("L", units) === "L" ? "Litres" : "Gallons"} mixed`}
+            unit={unitShown("L", units)}
+            value={litres}
+            step={units.volume === "L" ? 5 : 1}
+            decimals={0}
+            start={toShown(water.saltWaterL?.value ?? 100, "L", units)}
+            onChange={setLitres}
+          />
+          <Stepper
+            label="Salt weighed"
+            unit="g"
+            value={grams}
+            step={10}
+            decimals={0}
+            start={Math.round(water.saltG?.value ?? 0)}
+            onChange={setGrams}
+          />
+          <Stepper
+            label="Measured"
+            unit={units.salinity}
+            value={psu}
+            step={scale ? 10 ** -scale.decimals : 0.1}
+            decimals={scale?.decimals ?? 1}
+            start={scale ? scale.fromCanonical(water.mixPsu ?? 35) : (water.mixPsu ?? 35)}
+            onChange={setPsu}
+          />
           {Number.isFinite(own) && (
             <Box color="soft" mt="8px">
-              This batch alone says {figure(own, 1)} g per litre; planned with {figure(salt.gramsPerLitre, 1)}.
+              This batch alone says {quantityText(own, "g/L", units, 1)}; planned with{" "}
+              {quantity(salt.gramsPerLitre, "g/L", units, 1).figure}.
             </Box>
           )}
           {far ? (
@@ -248,7 +295,7 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
             </Box>
           ) : (
             <QuietButton type="button" minH="48px" mt="8px" onClick={() => save(false)}>
-              Keep the batch
+              Save the batch
             </QuietButton>
           )}
           {error && <Notice tone="danger">{error}</Notice>}
@@ -258,88 +305,103 @@ function BatchEntry({ visit }: { visit: LiveVisit }) {
   );
 }
 
-function RefillFigure({ visit, step }: { visit: LiveVisit; step: Step }) {
+/** A salinity as it was typed on the person's scale, PSU; not a number where it is none. */
+function saltOf(text: string, units: UnitPreference): number {
+  const parsed = parseReading({
+    parameter: "salinity",
+    text,
+    unit: units.salinity,
+    method: "meter",
+    decimal: units.decimal,
+  });
+  return parsed.ok ? parsed.value : Number.NaN;
+}
+
+function RefillFigure({ visit }: { visit: LiveVisit }) {
   const { water } = visit.plan;
   const { units } = visit.kept;
-  if (step.id === "level-fresh" && water.freshL)
-    return (
-      <Figure value={figure(showVolume(water.freshL.value, units.volume), 1)} unit={`${units.volume} fresh water`} />
-    );
-  const litres = water.saltWaterL?.value ?? water.litres.value;
   return (
     <Box>
-      <Figure value={figure(showVolume(litres, units.volume), litres < 100 ? 1 : 0)} unit={units.volume} />
+      <Figure of={quantity(water.pourL?.value ?? 0, "L", units)} after=" to pour" />
       {water.conditionerMl && (
         <Box fontSize="18px" mt="6px">
-          first <B fontFamily="mono">{figure(water.conditionerMl.value, 0)}</B> mL conditioner
+          {water.conditionerParts.length > 1 ? "conditioner in portions, in all " : "first "}
+          <B fontFamily="mono">{figure(water.conditionerMl.value, 0)}</B> mL
+          {water.conditionerParts.length > 1 ? "" : " of conditioner"}
         </Box>
       )}
-      {water.refillC && <Box fontSize="18px">at {figure(water.refillC.value, 1)} °C</Box>}
-      <Opened of={[water.saltWaterL, water.conditionerMl, water.refillC]} units={units} />
+      {water.refillC && <Box fontSize="18px">at {quantityText(water.refillC.value, "°C", units)}</Box>}
+      <Opened of={[water.pourL, water.conditionerMl, water.refillC]} units={units} />
     </Box>
   );
 }
+
+function TopUpFigure({ visit }: { visit: LiveVisit }) {
+  const { water } = visit.plan;
+  const { units, input } = visit.kept;
+  if (!water.freshL) return null;
+  return (
+    <Box>
+      <Figure of={quantity(water.freshL.value, "L", units)} after={` of ${input.topUpSource.name.toLowerCase()}`} />
+      {water.topUpConditionerMl && (
+        <Box fontSize="18px" mt="6px">
+          with <B fontFamily="mono">{figure(water.topUpConditionerMl.value, 1)}</B> mL of conditioner
+        </Box>
+      )}
+      <Opened of={[water.freshL, water.topUpConditionerMl]} units={units} />
+    </Box>
+  );
+}
+
+/** Says an amount to the visit's log; a refusal as a sentence. */
+const saying =
+  (visit: LiveVisit, body: (canonical: number) => OpBody) =>
+  async (canonical: number): Promise<string | null> => {
+    const refusal = await visit.say(body(canonical));
+    return refusal ? refusalSentence(refusal) : null;
+  };
 
 function LevelEntry({ visit }: { visit: LiveVisit }) {
-  const [text, setText] = useState((visit.state.belowMarkCm ?? 0).toFixed(1));
-  const [error, setError] = useState<string | null>(null);
-  const save = async (next: string) => {
-    setText(next);
-    const cm = Number(next.replace(",", "."));
-    if (!Number.isFinite(cm) || cm < 0) return setError(`“${next}” is not a number of centimetres.`);
-    const refusal = await visit.say({ type: "level", belowCm: cm });
-    setError(refusal ? refusalSentence(refusal) : null);
-  };
+  const { units } = visit.kept;
   return (
-    <Box>
-      <Stepper label="Below the mark" unit="cm below" value={text} step={0.5} decimals={1} onChange={save} />
-      {visit.plan.water.missingL > 0.05 && (
+    <Amount
+      label="Below the fill line"
+      unit="cm"
+      logged={visit.state.belowMarkCm}
+      expected={0}
+      expectedWord="it stands at its fill line"
+      units={units}
+      onSay={saying(visit, (belowCm) => ({ type: "level", belowCm }))}
+    >
+      {visit.state.belowMarkCm !== null && visit.plan.water.missingL > 0.05 && (
         <Box color="soft" mt="6px">
-          {litresText(visit.plan.water.missingL, visit.kept.units)} have gone
+          {litresText(visit.plan.water.missingL, units)} are missing
         </Box>
       )}
-      {error && (
-        <Box role="alert" mt="8px">
-          <Notice tone="danger">{error}</Notice>
-        </Box>
-      )}
-    </Box>
+    </Amount>
   );
 }
 
-function LitresEntry({ visit, which, both = false }: { visit: LiveVisit; which: "outL" | "inL"; both?: boolean }) {
-  const { water } = visit.plan;
-  const logged = visit.state.litres;
-  const planned = which === "outL" ? water.litres.value : water.litres.value + water.missingL;
-  const [text, setText] = useState((logged?.[which] ?? planned).toFixed(0));
-  const [error, setError] = useState<string | null>(null);
-  const save = async (next: string) => {
-    setText(next);
-    const litres = Number(next.replace(",", "."));
-    if (!Number.isFinite(litres) || litres < 0) return setError(`“${next}” is not a number of litres.`);
-    const refusal = await visit.say({
-      type: "litres",
-      outL: which === "outL" || both ? litres : (logged?.outL ?? water.litres.value),
-      inL: which === "inL" || both ? litres : (logged?.inL ?? litres),
-    });
-    setError(refusal ? refusalSentence(refusal) : null);
-  };
+/** What each amount of a change is called, and what it should come to. */
+const AMOUNTS = {
+  outL: { label: "Litres taken out", of: (w: WaterPlan) => w.litres.value },
+  inL: { label: "Litres put in", of: (w: WaterPlan) => w.pourL?.value ?? 0 },
+  topUpL: { label: "Litres topped up", of: (w: WaterPlan) => w.freshL?.value ?? 0 },
+} as const;
+
+function LitresEntry({ visit, which }: { visit: LiveVisit; which: keyof typeof AMOUNTS }) {
+  const { units } = visit.kept;
+  const { label, of } = AMOUNTS[which];
   return (
-    <Box>
-      <Stepper
-        label={which === "outL" ? "Litres taken out" : "Litres put in"}
-        unit={which === "outL" ? "L taken out" : "L put in"}
-        value={text}
-        step={5}
-        decimals={0}
-        onChange={save}
-      />
-      {error && (
-        <Box role="alert" mt="8px">
-          <Notice tone="danger">{error}</Notice>
-        </Box>
-      )}
-    </Box>
+    <Amount
+      label={label.replace("Litres", units.volume === "L" ? "Litres" : "Gallons")}
+      unit="L"
+      logged={visit.state.litres?.[which] ?? null}
+      expected={of(visit.plan.water)}
+      expectedWord="as planned"
+      units={units}
+      onSay={saying(visit, (litres) => ({ type: "litres", [which]: litres }))}
+    />
   );
 }
 

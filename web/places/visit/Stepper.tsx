@@ -1,6 +1,7 @@
 "use client";
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
+import { parseNumber } from "@keel-round/core/units";
 import { useEffect, useState } from "react";
 import { Button, Input, Span } from "@/kit/elements";
 
@@ -25,18 +26,27 @@ export function Stepper({
   value,
   step,
   decimals,
+  start = 0,
+  placeholder,
   onChange,
+  onLeave,
 }: {
   label: string;
   unit: string;
   value: string;
   step: number;
   decimals: number;
+  /** Where the buttons begin while nothing is typed. */
+  start?: number;
+  /** What stands in grey while nothing is typed. */
+  placeholder?: string;
   onChange: (text: string) => void;
+  /** The field was left: what stands in it may be kept. */
+  onLeave?: () => void;
 }) {
   const bump = (by: number) => {
-    const number = Number(value.replace(",", "."));
-    onChange(Math.max(0, (Number.isFinite(number) ? number : 0) + by).toFixed(decimals));
+    const number = value.trim() === "" ? null : parseNumber(value);
+    onChange(Math.max(0, number === null ? start : number + by).toFixed(decimals));
   };
   return (
     <Flex align="center" gap="12px" mt="12px">
@@ -48,7 +58,9 @@ export function Stepper({
           aria-label={label}
           value={value}
           inputMode="decimal"
+          placeholder={placeholder}
           onChange={(e) => onChange(e.target.value)}
+          onBlur={onLeave}
           onFocus={(e) => e.target.select()}
           fontFamily="mono"
           fontSize="30px"

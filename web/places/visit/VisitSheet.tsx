@@ -11,7 +11,7 @@ import {
   mayWait,
   type Step,
 } from "@keel-round/core/visit";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { registerWorker } from "@/device/register";
 import type { SyncState } from "@/device/sync";
 import { type LiveVisit, useVisit } from "@/device/useVisit";
@@ -19,6 +19,7 @@ import { GoButton, Notice, QuietButton } from "@/kit/controls";
 import { Button, H1, H2, Span } from "@/kit/elements";
 import { Keys } from "@/kit/shell/Keys";
 import { duration } from "@/kit/words";
+import { DraftsProvider, useDrafts } from "./drafts";
 import { Findings } from "./Findings";
 import { refusalSentence } from "./refusals";
 import { LeaveOff, PlanChange, StepBody } from "./StepBody";
@@ -317,6 +318,11 @@ function Running({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
   );
 }
 
+/** Amounts that a step asks to be counted before it is ticked. */
+const COUNTED: Readonly<Record<string, "outL" | "inL">> = { drain: "outL", refill: "inL", exchange: "outL" };
+/** Taps this close after a step came up were meant for the one before it. */
+const SECOND_TAP_MS = 350;
+
 const SKIP_REASONS = ["no time left", "part is missing", "owner asked", "not needed today"] as const;
 
 function OneStep({
@@ -335,22 +341,27 @@ function OneStep({
   const [skipping, setSkipping] = useState(false);
   const [asking, setAsking] = useState(false);
   const [error, setError] = useState<string | null>(null);
+  const { drafts, saveAll } = useDrafts();
+  const shownAt = useRef(Date.now());
   // The heater may only meet air when it is off and cooled: reaching the drain with it on asks first, off line too.
   const heaterOn =
     step.id === "drain" &&
     visit.plan.steps.some((s) => s.off?.includes("heater")) &&
     visit.state.gear.heater?.state !== "off";
   const tick = async (sure = false) => {
+    // A second tap of the same thumb is not for the step that came up under it.
+    if (Date.now() - shownAt.current < SECOND_TAP_MS) return;
     if (heaterOn && !sure) return setAsking(true);
-    if (step.test && !visit.state.readings.some((r) => r.parameter === step.test))
+    // What was typed goes with the tick; what cannot be kept says so beside its field.
+    if (!(await saveAll())) return;
+    const counted = COUNTED[step.id];
+    const now = await visit.latest();
+    if (step.test && !now.readings.some((r) => r.parameter === step.test))
       return setError("Enter a reading first, or skip the step with a reason.");
+    if (counted && now.litres?.[counted] == null) return setError("Enter what you counted, or tap the planned amount.");
     if (step.on?.some((g) => !["on", "left-off"].includes(visit.state.gear[g]?.state ?? "")))
       return setError("Tick each one on, or say why it stays off.");
     for (const gear of step.off ?? []) await visit.say({ type: "switch", gear, state: "off" });
-    if ((step.id === "drain" || step.id === "exchange") && !visit.state.litres) {
-      const litres = visit.plan.water.litres.value;
-      await visit.say({ type: "litres", outL: litres, inL: litres + visit.plan.water.missingL });
-    }
     const refusal = await visit.say({ type: "tick", step: step.id });
     if (refusal) return setError(refusalSentence(refusal));
     onSettled();
@@ -366,7 +377,9 @@ function OneStep({
           {step.title}
         </H2>
         {step.slips ? <Box color="ochre">slipped {step.slips === 1 ? "once" : `${step.slips} times`}</Box> : null}
-        <StepBody visit={visit} step={step} />
+        <DraftsProvider drafts={drafts}>
+          <StepBody visit={visit} step={step} />
+        </DraftsProvider>
         {step.held && !settled && <Overrule visit={visit} held={step.held} />}
         {asking && (
           <Box mt="12px" role="alert">
@@ -547,7 +560,7 @@ function Overrule({ visit, held }: { visit: LiveVisit; held: NonNullable<Step["h
 }
 
 const DONE_WORD: Readonly<Record<string, string>> = {
-  drain: "At the mark",
+  drain: "At the line",
   refill: "Filled",
   "heater-off": "It is off",
   "power-down": "All off",

@@ -3,7 +3,16 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { type BarrelContents, batchState, fixBarrel, NEAR_PSU } from "@keel-round/core/mixing";
-import { figure, showVolume, type UnitPreference } from "@keel-round/core/units";
+import {
+  figure,
+  fromShown,
+  parseReading,
+  quantity,
+  quantityText,
+  showVolume,
+  type UnitPreference,
+  unitShown,
+} from "@keel-round/core/units";
 import type { WaterSource } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
 import { litresText } from "@keel-round/core/words";
@@ -188,7 +197,7 @@ function Start({
             decimals={0}
           />
           <Box color="soft">
-            {figure(grams, 0)} g of {salt.name}, at {figure(salt.gramsPerLitre, 1)} g a litre
+            {figure(grams, 0)} g of {salt.name}, at {quantityText(salt.gramsPerLitre, "g/L", units, 1)}
             {salt.batches > 0 ? ` measured over ${salt.batches} batches` : " by its label"}
           </Box>
         </Box>
@@ -238,10 +247,19 @@ function Stands({
   const salty = contents.targetPsu !== undefined;
   const perLitre = showVolume(1, units.volume);
   const verify = async (confirmed: boolean) => {
-    const psu = asked !== null && confirmed ? asked : typed(measured, "Salinity", onProblem);
-    if (psu === null) return;
-    const temperatureC = celsius.trim() === "" ? null : typed(celsius, "Temperature", onProblem);
-    if (celsius.trim() !== "" && temperatureC === null) return;
+    const degrees = celsius.trim() === "" ? null : typed(celsius, "Temperature", onProblem);
+    if (celsius.trim() !== "" && degrees === null) return;
+    const temperatureC = degrees === null ? null : fromShown(degrees, "°C", units);
+    const read = parseReading({
+      parameter: "salinity",
+      text: measured,
+      unit: units.salinity,
+      method: "meter",
+      temperatureC: temperatureC ?? undefined,
+      decimal: units.decimal,
+    });
+    const psu = asked !== null && confirmed ? asked : read.ok ? read.value : null;
+    if (psu === null) return onProblem(`Enter the salinity as a number in ${units.salinity}.`);
     const value = await run(
       verifyBatchAction({ barrelId: barrel.id, psu, confirmed, ...(temperatureC === null ? {} : { temperatureC }) }),
     );
@@ -252,20 +270,21 @@ function Stands({
     if (!lesson) return onSaid(null);
     onSaid(
       lesson.questioned
-        ? `By this it would be ${figure(lesson.batchGPerL, 1)} g a litre, ${figure(Math.abs(lesson.batchGPerL / lesson.before - 1) * 100, 0)} % off what it was planned with. Measure again; it teaches nothing until you say that it is right.`
-        : `${source.salt?.name}: ${figure(lesson.before, 1)} → ${figure(lesson.after, 1)} g a litre from now on.`,
+        ? `By this it would be ${quantityText(lesson.batchGPerL, "g/L", units, 1)}, ${figure(Math.abs(lesson.batchGPerL / lesson.before - 1) * 100, 0)} % off what it was planned with. Measure again; it teaches nothing until you say that it is right.`
+        : `${source.salt?.name}: ${quantity(lesson.before, "g/L", units, 1).figure} → ${quantityText(lesson.after, "g/L", units, 1)} from now on.`,
     );
   };
   return (
     <Box mt="10px" fontSize="14.5px">
       <Box>
         <Span fontWeight="600">{source.name}</Span>
-        {salty && `, to ${figure(contents.targetPsu ?? 0, 1)} ppt with ${figure(contents.grams ?? 0, 0)} g`}
-        {contents.psu !== undefined && `; measured ${figure(contents.psu, 1)} ppt`}
-        {contents.temperatureC !== undefined && ` at ${figure(contents.temperatureC, 1)} °C`}
+        {salty &&
+          `, to ${quantityText(contents.targetPsu ?? 0, "ppt", units)} with ${figure(contents.grams ?? 0, 0)} g`}
+        {contents.psu !== undefined && `; measured ${quantityText(contents.psu, "ppt", units)}`}
+        {contents.temperatureC !== undefined && ` at ${quantityText(contents.temperatureC, "°C", units)}`}
       </Box>
       <Box mt="2px" fontWeight="600" color={COLOUR[state.state]} suppressHydrationWarning>
-        {stateWords(state, now)}
+        {stateWords(state, now, units)}
       </Box>
       {state.state === "off" && source.salt && (
         <Fix barrel={barrel} contents={contents} gramsPerLitre={source.salt.gramsPerLitre} units={units} run={run} />
@@ -276,7 +295,7 @@ function Stands({
             aria-label={`Measured salinity of ${barrel.name}`}
             inputMode="decimal"
             w="78px"
-            placeholder="ppt"
+            placeholder={units.salinity}
             value={measured}
             onChange={(e) => setMeasured(e.target.value)}
           />
@@ -284,7 +303,7 @@ function Stands({
             aria-label={`Temperature of ${barrel.name}`}
             inputMode="decimal"
             w="70px"
-            placeholder="°C"
+            placeholder={unitShown("°C", units)}
             value={celsius}
             onChange={(e) => setCelsius(e.target.value)}
           />
@@ -293,7 +312,7 @@ function Stands({
           </QuietButton>
           {asked !== null && (
             <QuietButton type="button" onClick={() => verify(true)}>
-              {figure(asked, 1)} ppt is right
+              {quantityText(asked, "ppt", units)} is right
             </QuietButton>
           )}
         </Flex>
@@ -348,14 +367,14 @@ const hours = (ms: number) => {
   return h < 48 ? `${Math.max(1, Math.round(h))} h` : `${Math.round(h / 24)} days`;
 };
 
-function stateWords(state: ReturnType<typeof batchState>, now: number): string {
+function stateWords(state: ReturnType<typeof batchState>, now: number, units: UnitPreference): string {
   switch (state.state) {
     case "standing":
       return `Ready in ${hours(state.readyAt - now)}, once it is measured`;
     case "unverified":
       return "Measure it before it is used";
     case "off":
-      return `${figure(Math.abs(state.byPsu), 1)} ppt too ${state.byPsu < 0 ? "weak" : "strong"}`;
+      return `${quantityText(Math.abs(state.byPsu), "ppt moved", units)} too ${state.byPsu < 0 ? "weak" : "strong"}`;
     case "ready":
       return `Ready; keeps for ${hours(state.until - now)}`;
     case "too-old":

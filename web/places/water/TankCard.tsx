@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/letter";
-import { figure, parameterFacts, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { figure, parameterFacts, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
 import { type PlanInput, planChange } from "@keel-round/core/visit";
 import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
 import type { ReactNode } from "react";
@@ -26,15 +26,15 @@ export function TankCard({
   by: string;
 }) {
   const water = planChange(input, litres);
-  const volume = (l: number) => figure(showVolume(l, units.volume), l < 100 ? 1 : 0);
+  const volume = (l: number) => quantityText(l, "L", units, l < 100 ? 1 : 0);
   const temperature = (c: number) => withUnit("temperature", c, units);
   const rows: readonly (readonly [string, ReactNode])[] = [
-    ["Take out", `${volume(water.litres.value)} ${units.volume}, ${figure(water.share.value * 100, 0)} %`],
+    ["Take out", `${volume(water.litres.value)}, ${figure(water.share.value * 100, 0)} %`],
     ...(water.fills
       ? [
           [
             "To carry",
-            `${water.fills.value} ${water.fills.value === 1 ? "fill" : "fills"} of ${volume(input.site.bucketL)} ${units.volume}`,
+            `${water.fills.value} ${water.fills.value === 1 ? "fill" : "fills"} of ${volume(input.site.bucketL)}`,
           ] as const,
         ]
       : []),
@@ -42,14 +42,14 @@ export function TankCard({
       ? [
           [
             "Salt water",
-            `${volume(water.saltWaterL.value)} ${units.volume} at ${figure(water.mixPsu ?? 0, 1)} ppt`,
+            `${volume(water.saltWaterL.value)} at ${quantityText(water.mixPsu ?? 0, "ppt", units)}`,
           ] as const,
         ]
       : []),
     ...(water.saltG
       ? [["Salt", `${figure(water.saltG.value, 0)} g of ${input.source.salt?.name ?? ""}`] as const]
       : []),
-    ...(water.freshL ? [["Fresh water", `${volume(water.freshL.value)} ${units.volume}`] as const] : []),
+    ...(water.freshL ? [["Top up, to the line", volume(water.freshL.value)] as const] : []),
     ...(water.conditionerMl ? [["Conditioner, first", `${figure(water.conditionerMl.value, 0)} mL`] as const] : []),
     ...(water.refillC ? [["Bring to", temperature(water.refillC.value)] as const] : []),
     ...(water.halfWayC ? [["Half-way it reads", temperature(water.halfWayC.value)] as const] : []),

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
-import { figure } from "@keel-round/core/units";
+import { quantityText } from "@keel-round/core/units";
 import { cleanMediaLasts, lastsDays } from "@keel-round/core/upkeep";
 import { exceptionSentence } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
@@ -47,7 +47,7 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
               note={
                 short
                   ? `The next visit is ${toNext} days off: the owner fills it, or it must grow.`
-                  : `${litresText(book.reservoirL ?? 0, scope.units)} at ${figure(book.evaporationLPerDay, 1)} L a day`
+                  : `${litresText(book.reservoirL ?? 0, scope.units)} at ${quantityText(book.evaporationLPerDay, "L", scope.units, 1)} a day`
               }
             />
           )}
