@@ -250,14 +250,14 @@ test("the firm's limits are set by the office, refused beside the field, and tol
 }) => {
   await as("Maud");
   await page.goto("/desk/firm");
-  const calcium = page.getByLabel("Calcium, mg/L");
+  const calcium = page.getByLabel("Calcium, corals, mg/L");
   await calcium.fill("a lot");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("A number from 1 to 500.")).toBeVisible();
   await calcium.fill("40");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Saved.")).toBeVisible();
-  await expect(page.getByText("calcium, 50 mg/L →")).toBeVisible();
+  await expect(page.getByText("calcium, corals, 50 mg/L →")).toBeVisible();
   const technician = page.context();
   await technician.clearCookies();
   await as("Ines");

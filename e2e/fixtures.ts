@@ -119,23 +119,45 @@ export async function startVisit(page: Page): Promise<void> {
   await expect(page.locator("[data-progress]")).toBeVisible();
 }
 
-/** Ticks the step that is shown and waits for the next one. */
+/** Ticks the step that is shown and waits for the next one; a tap on a step that only just came up is not taken. */
 export async function tick(page: Page): Promise<void> {
-  const now = await page.locator("[data-progress]").textContent();
-  await page.locator('[data-key="tick"]').click();
-  await expect(page.locator("[data-progress]")).not.toHaveText(now ?? "");
+  const progress = page.locator("[data-progress]");
+  const now = (await progress.textContent()) ?? "";
+  await expect(async () => {
+    if ((await progress.textContent()) === now) await page.locator('[data-key="tick"]').click();
+    await expect(progress).not.toHaveText(now, { timeout: 1000 });
+  }).toPass();
 }
+
+/** Opens a step by its title from the list of all. */
+export async function openStep(page: Page, title: RegExp): Promise<void> {
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await page.getByRole("button", { name: title }).first().click();
+}
+
+/** The steps that take water down to the line. */
+export const DRAIN = /(Drain to the line|Let the rest run out to the line|Stop at the line|Drain the return chamber)/;
 
 /** Does whatever the step that is shown asks for, then ticks it. */
 export async function doStep(page: Page): Promise<string> {
   const title = (await page.getByRole("heading", { level: 2 }).first().textContent()) ?? "";
   const enter = page.getByRole("button", { name: "Enter", exact: true });
   if (await enter.isVisible()) {
-    // What was never measured here has nothing to start from.
-    const figure = page.locator('input[inputmode="decimal"]').first();
-    if ((await figure.inputValue()) === "") await figure.fill(title.includes("bucket") ? "1500" : "0.1");
+    const before = await page.getByRole("button", { name: "Take back" }).count();
+    const field = page.locator('input[inputmode="decimal"]').first();
+    // Fields start empty: what was read is what was expected, and what was never measured here reads low.
+    if ((await field.inputValue()) === "") {
+      const grey = (await page.locator("[data-expected]").allTextContents()).join("");
+      const figure = /expected about ([\d.]+)/.exec(grey)?.[1] ?? /last ([\d.]+)/.exec(grey)?.[1];
+      await field.fill(figure ?? (title.includes("bucket") ? "1500" : "0.1"));
+    }
     await enter.click();
-    await expect(page.getByRole("button", { name: "Take back" }).last()).toBeVisible();
+    await expect(page.getByRole("button", { name: "Take back" })).toHaveCount(before + 1);
+  }
+  const planned = page.getByRole("button", { name: /as planned$|it stands at its fill line$/ });
+  for (let left = await planned.count(); left > 0; left--) {
+    await planned.first().click();
+    await expect(planned).toHaveCount(left - 1);
   }
   const off = page.getByRole("button", { name: "On", exact: true });
   for (let left = await off.count(); left > 0; left--) {

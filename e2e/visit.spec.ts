@@ -1,4 +1,4 @@
-import { doStep, expect, openStop, startVisit, test, tick } from "./fixtures";
+import { DRAIN, doStep, expect, openStep, openStop, startVisit, test, tick } from "./fixtures";
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -7,15 +7,14 @@ test("a reading changes the plan then and there; taking it back restores it", as
   await page.goto("/round");
   await openStop(page, "Lanehead Clinic");
   await startVisit(page);
-  await page.getByRole("tab", { name: "All steps" }).click();
-  await page.getByRole("button", { name: /Measure nitrate/ }).click();
+  await openStep(page, /Measure nitrate/);
   const litres = async () => {
-    await page.getByRole("tab", { name: "All steps" }).click();
-    await page.getByRole("button", { name: /Drain to the tape/ }).click();
-    const text = await page.getByLabel("Litres taken out", { exact: true }).inputValue();
-    await page.getByRole("tab", { name: "All steps" }).click();
-    await page.getByRole("button", { name: /Measure nitrate/ }).click();
-    return Number(text);
+    await openStep(page, DRAIN);
+    // Nothing is counted yet: the field is empty, and what is planned stands beside it.
+    await expect(page.getByLabel("Litres taken out", { exact: true })).toHaveValue("");
+    const text = await page.getByRole("button", { name: /as planned$/ }).textContent();
+    await openStep(page, /Measure nitrate/);
+    return Number.parseFloat(text ?? "");
   };
   const planned = await litres();
 
@@ -137,11 +136,18 @@ test("reaching the drain with the heater on asks first", async ({ as, page }) =>
   await page.goto("/round");
   await openStop(page, "Town Hall");
   await startVisit(page);
-  await page.getByRole("tab", { name: "All steps" }).click();
-  await page.getByRole("button", { name: /Drain to the tape/ }).click();
-  await page.locator('[data-key="tick"]').click();
-  await expect(page.getByText("The heater is still on.")).toBeVisible();
+  await openStep(page, DRAIN);
+  await expect(async () => {
+    await page.locator('[data-key="tick"]').click();
+    await expect(page.getByText("The heater is still on.")).toBeVisible({ timeout: 1000 });
+  }).toPass();
   await page.getByRole("button", { name: "It is off now" }).click();
   await expect(page.getByText("Off: heater")).toBeVisible();
+  // What was taken out is counted before the step is done.
+  await expect(async () => {
+    await page.locator('[data-key="tick"]').click();
+    await expect(page.getByText("Enter what you counted, or tap the planned amount.")).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await page.getByRole("button", { name: /as planned$/ }).click();
   await tick(page);
 });

@@ -1,4 +1,4 @@
-import { expect, openStop, type Page, startVisit, test } from "./fixtures";
+import { DRAIN, expect, openStep, openStop, type Page, startVisit, test } from "./fixtures";
 
 async function open(page: Page, words: string): Promise<void> {
   await page.goto(`/tanks?q=${encodeURIComponent(words)}`);
@@ -7,7 +7,7 @@ async function open(page: Page, words: string): Promise<void> {
   await expect(page.getByLabel("Take out")).toBeEnabled();
 }
 const figures = (page: Page) => page.locator("[data-figures]");
-const mark = (page: Page) => page.getByRole("slider", { name: "Drain mark" });
+const mark = (page: Page) => page.getByRole("slider", { name: "Drain line" });
 
 test("the drain mark is dragged and everything follows; as planned comes back", async ({ as, page }) => {
   await as("Ines");
@@ -19,7 +19,7 @@ test("the drain mark is dragged and everything follows; as planned comes back", 
   await page.mouse.move(box.x + 60, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + 60, box.y + box.height / 2 + 12, { steps: 4 });
-  await expect(figures(page)).toContainText("At this mark");
+  await expect(figures(page)).toContainText("At this line");
   await page.mouse.move(box.x + 60, box.y + box.height / 2 + 60, { steps: 6 });
   await page.mouse.up();
   expect(Number(await page.getByLabel("Take out").inputValue())).toBeGreaterThan(before + 50);
@@ -34,7 +34,7 @@ test("the drain mark is dragged and everything follows; as planned comes back", 
 test("by keyboard alone: a millimetre, a centimetre, and what a screen reader hears", async ({ as, page }) => {
   await as("Ines");
   await open(page, "Kettle");
-  const typed = page.getByLabel("Mark from the rim");
+  const typed = page.getByLabel("Drain line from the rim");
   const start = Number(await typed.inputValue());
   await mark(page).focus();
   await page.keyboard.press("ArrowDown");
@@ -47,7 +47,7 @@ test("by keyboard alone: a millimetre, a centimetre, and what a screen reader he
     new RegExp(`cm from the rim, ${Math.round(Number(litres))}`),
   );
   await typed.fill("30");
-  await expect(figures(page)).toContainText("At this mark");
+  await expect(figures(page)).toContainText("At this line");
   await typed.fill("deep");
   await expect(page.getByText("“deep” is not a number.")).toBeVisible();
   await page.getByLabel("Take out").fill("9999");
@@ -58,16 +58,16 @@ test("with the return pump running the mark is on the sump, and stopped on the g
   await as("Ines");
   // A tank that no other journey changes.
   await open(page, "Saltmarket");
-  await expect(figures(page)).toContainText("Mark, sump");
-  const onSump = await page.getByLabel("Mark from the rim").inputValue();
+  await expect(figures(page)).toContainText("Line, sump");
+  const onSump = await page.getByLabel("Drain line from the rim").inputValue();
   await mark(page).focus();
   await page.keyboard.press("End");
   await expect(page.getByLabel("Take out")).toHaveValue("0.0");
   await page.keyboard.press("Home");
   await expect(figures(page)).toContainText(/Too far/);
   await page.getByLabel(/Return pump runs/).uncheck();
-  await expect(figures(page)).not.toContainText("Mark, sump");
-  await expect(page.getByLabel("Mark from the rim")).not.toHaveValue(onSump);
+  await expect(figures(page)).not.toContainText("Line, sump");
+  await expect(page.getByLabel("Drain line from the rim")).not.toHaveValue(onSump);
 });
 
 test("in another person's units the same tank has the same litres", async ({ as, page }) => {
@@ -158,7 +158,7 @@ test("a change of the bench is planned into the next visit, stands on its card a
   await page.waitForURL(/tank=/);
   await expect(page.getByLabel("Take out")).toBeEnabled();
   await page.getByLabel("Take out").fill("80");
-  await expect(figures(page)).toContainText("At this mark");
+  await expect(figures(page)).toContainText("At this line");
   const sheet = (await page.getByRole("link", { name: "Its sheet" }).getAttribute("href")) ?? "";
   await page.getByRole("button", { name: /^Plan 80 L for/ }).click();
   await expect(page.getByText("80 L with Fish-only mix, by Maud Oyelaran.")).toBeVisible();
@@ -266,20 +266,21 @@ test("on site the mark is moved by thumb, chosen, and the rest of the visit foll
   await page.goto("/round");
   await openStop(page, "Quince");
   await startVisit(page);
-  await page.getByRole("tab", { name: "All steps" }).click();
-  await page.getByRole("button", { name: /Drain to the tape/ }).click();
-  const planned = Number(await page.getByLabel("Litres taken out", { exact: true }).inputValue());
+  await openStep(page, DRAIN);
+  const litres = async () =>
+    Number.parseFloat((await page.getByRole("button", { name: /as planned$/ }).textContent()) ?? "");
+  const planned = await litres();
   await mark(page).focus();
   await page.keyboard.press("Shift+ArrowUp");
-  await page.getByRole("button", { name: "Drain to this mark" }).click();
+  await page.getByRole("button", { name: "Drain to this line" }).click();
   await expect(page.locator("[data-plan-change]")).toContainText("chosen on site");
-  expect(Number(await page.getByLabel("Litres taken out", { exact: true }).inputValue())).toBeLessThan(planned);
+  expect(await litres()).toBeLessThan(planned);
   // Past every limit it may be looked at and not chosen.
   await mark(page).focus();
   await page.keyboard.press("Home");
   await expect(page.getByText(/Too far/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Drain to this mark" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Drain to this line" })).toBeDisabled();
   await page.getByRole("button", { name: "As planned" }).click();
-  await page.getByRole("button", { name: "Back to the plan's own mark" }).click();
-  await expect(page.getByLabel("Litres taken out", { exact: true })).toHaveValue(String(planned));
+  await page.getByRole("button", { name: "Back to the plan's own line" }).click();
+  await expect(page.getByRole("button", { name: /as planned$/ })).toContainText(new RegExp(`^${planned}\\s`));
 });

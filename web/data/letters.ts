@@ -123,6 +123,8 @@ export async function letterContent(
   };
 }
 
+const MINUTES_OF_A_DAY = 24 * 60;
+
 /** About when a stop is reached on its day, as the plan stands now. */
 async function arrivalAt(businessId: string, personId: string, on: string, stopId: string): Promise<string | null> {
   const scope = { businessId, personId } as Scope;
@@ -130,6 +132,8 @@ async function arrivalAt(businessId: string, personId: string, on: string, stopI
   const at = day.stops.find((s) => s.stop.id === stopId)?.start;
   if (at === undefined) return null;
   const minute = Math.round(at / 5) * 5;
+  // A day that is laid out past midnight is moved before it comes: no owner is told such an hour.
+  if (minute >= MINUTES_OF_A_DAY) return null;
   return `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
 }
 

@@ -97,7 +97,7 @@ function MarkHandle({
   const cm = water.mark?.value ?? (heightM - highM) * 100;
   return (
     <HeightHandle
-      name="Drain mark"
+      name="Drain line"
       says={heard(water, cm, units)}
       heightM={Math.max(0, heightM - cm / 100)}
       lowM={0.005}

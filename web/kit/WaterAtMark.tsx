@@ -88,7 +88,7 @@ export function WaterAtMark({
         {children}
       </Box>
       <Box w={{ base: "100%", xl: "447px" }} flexShrink={0} data-figures="">
-        <SubHead>{trial === null ? heading : "At this mark"}</SubHead>
+        <SubHead>{trial === null ? heading : "At this line"}</SubHead>
         {trial !== null && water.binding && (
           <Box color="vermilion" fontWeight="620" fontSize="14px" pt="8px">
             Too far: {limitSentence(water.binding, units)}

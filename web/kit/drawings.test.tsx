@@ -93,7 +93,7 @@ describe("the section is to scale", () => {
     }
   });
   test("a screen reader hears the numbers", () =>
-    expect(html).toContain("water stands 10.0 cm below the rim, drain mark 20.0 cm from the rim"));
+    expect(html).toContain("water stands 10.0\u00a0cm below the rim, drain line 20.0\u00a0cm from the rim"));
   test("a mark in inches for who reads inches", () =>
     expect(draw(<Section book={book} markCm={20.32} units={{ ...METRIC, length: "in" }} width={620} />)).toContain(
       ">8.0<",
@@ -214,9 +214,9 @@ test("a figure opens its inputs, its formula in words, its source and its range"
   for (const part of [
     "<details",
     "31.3",
-    "Before + effective share × (new water − before).",
+    "(before × litres left + new water × its litres + topping up × its litres) ÷ litres of the system",
     "new water",
-    "Mass balance with full mixing.",
+    "Mass balance with full mixing, over the tank as it is found.",
     "likely between",
   ])
     expect(html).toContain(part);
@@ -224,6 +224,7 @@ test("a figure opens its inputs, its formula in words, its source and its range"
 
 test("minutes, and days as people read them", () => {
   expect(clock(425.4)).toBe("07:05");
+  expect(clock(24 * 60 + 250)).toBe("04:10 the next day");
   expect(duration(45)).toBe("45\u00a0min");
   expect(duration(72)).toBe("1\u00a0h\u00a012\u00a0min");
   expect(duration(120)).toBe("2\u00a0h");

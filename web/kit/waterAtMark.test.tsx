@@ -64,7 +64,7 @@ describe("the section with its mark", () => {
   test("of a hotel's tank changed from its sump has the mark on the sump", async () => {
     const input = await inputAt("Saltmarket Hotel");
     const html = draw(input);
-    expect(html).toContain("Mark, sump");
+    expect(html).toContain("Line, sump");
     expect(html).toMatch(/type="checkbox"[^>]*checked/);
     const max = Number(attribute(html, "aria-valuemax"));
     expect(max).toBe(Math.round((input.book.sump?.runningLevelM ?? 0) * 1000));

@@ -1,8 +1,11 @@
-/** Minutes of the day as a clock. */
+/** Minutes of the day as a clock; past midnight it says so. */
 export function clock(minute: number): string {
   const m = Math.round(minute);
-  return `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
+  const late = m >= MINUTES_OF_A_DAY ? " the next day" : "";
+  return `${String(Math.floor(m / 60) % 24).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}${late}`;
 }
+
+const MINUTES_OF_A_DAY = 24 * 60;
 
 /** "1 h 12 min" or "38 min". */
 export function duration(minutes: number): string {

@@ -29,7 +29,7 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
         return z.number();
       case "list":
         return z.array(
-          z.strictObject(Object.fromEntries(type.columns.map((c) => [c.key, schemaOf(c)]))),
+          z.strictObject(Object.fromEntries(type.columns.map((c) => [c.key, columnSchema(c)]))),
         ) as unknown as z.ZodType<FieldValue>;
       case "windows":
         return z.partialRecord(z.enum(["1", "2", "3", "4", "5", "6", "7"]), window) as unknown as z.ZodType<FieldValue>;
@@ -45,6 +45,9 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
     ? base()
     : base().nullable();
 }
+
+/** A column of a list: a line that was kept before the column was there says "no" in it. */
+const columnSchema = (column: Field) => (column.type.kind === "yes-no" ? z.boolean().default(false) : schemaOf(column));
 
 /** The schema of a whole record, by the keys of its fields. */
 export function recordSchema(entity: Entity): z.ZodType<Record<string, FieldValue>> {

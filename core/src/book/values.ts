@@ -34,13 +34,13 @@ export function readValues(
   return { values, issues };
 }
 
-/** Two values are the same if they say the same; the order of keys and empty fields do not count. */
+/** Two values are the same if they say the same; the order of keys, empty fields and a "no" that nobody said do not count. */
 export function sameValue(a: FieldValue | undefined, b: FieldValue | undefined): boolean {
   return plain(a) === plain(b);
 }
 
 function plain(value: unknown): string {
-  if (value === undefined || value === null || value === "") return "null";
+  if (value === undefined || value === null || value === "" || value === false) return "null";
   if (Array.isArray(value) && value.length === 0) return "null";
   if (Array.isArray(value)) return `[${value.map(plain).join(",")}]`;
   if (typeof value !== "object") return JSON.stringify(value);

@@ -1,4 +1,5 @@
 export { adaptInterval, type DirtRating } from "./adapt.ts";
+export { countsFrom } from "./begin.ts";
 export { type BiologyLeft, biologicalUnits, biologyLeft, UNRESTED_CARE, unitOf } from "./biology.ts";
 export {
   CADENCE_EVENTS,

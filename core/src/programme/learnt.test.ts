@@ -35,6 +35,24 @@ describe("an interval on a filter whose fouling nobody knows", () => {
   });
 });
 
+describe("an interval at its bound", () => {
+  const same = (intervalDays: number, dirt: number) => Array.from({ length: 3 }, () => ({ intervalDays, dirt }));
+  test("leaves it when the evidence persists, a step at a time", () => {
+    // Twice the library's 30 days, clean three times: 60 · 1.25.
+    expect(adaptInterval(60, 30, same(60, 1))).toBe(75);
+    // Half of it, filthy three times: 15 · 0.8.
+    expect(adaptInterval(15, 30, same(15, 5))).toBe(12);
+  });
+  test("does not leave it for two, nor for what was done early, and never goes past four times", () => {
+    expect(adaptInterval(60, 30, same(60, 1).slice(1))).toBe(60);
+    // 40 · 1.25 is less than the 60 it has; 90 · 0.85 more.
+    expect(adaptInterval(60, 30, same(40, 1))).toBe(60);
+    expect(adaptInterval(60, 30, same(90, 4))).toBe(60);
+    expect(adaptInterval(118, 30, same(118, 1))).toBe(120);
+    expect(adaptInterval(8, 30, same(8, 5))).toBe(8);
+  });
+});
+
 describe("minutes", () => {
   test("little data is cautious: the spread shrinks as logs agree", () => {
     const of = (n: number) => learnFrom(10, Array(n).fill(10)).spread;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
-import { youngJobs, youngNow, youngPhases, youngProgramme } from "./index.ts";
+import { kindFacts } from "../tank/index.ts";
+import { youngJobs, youngNow, youngPhases, youngProgramme, youngShare } from "./index.ts";
 
 const START = "2026-09-01";
 const tank = (startedWith?: "cured-rock" | "dry-rock" | "bare") => ({
@@ -24,6 +25,15 @@ describe("a new tank's own calendar", () => {
   });
   test("the stretches leave no gap", () => {
     for (let day = 0; day < 16 * 7; day++) expect(names(day, "bare"), `day ${day}`).not.toEqual([]);
+    for (let day = 0; day < 35 * 7; day++) expect(names(day, "dry-rock"), `day ${day}`).not.toEqual([]);
+  });
+  test("dry rock is at its worst in months four to six, and young until month eight", () => {
+    for (const day of [100, 140, 180]) expect(names(day, "dry-rock")).toEqual(["algae at their worst"]);
+    expect(names(220, "dry-rock")).toEqual(["settling"]);
+    expect(names(250, "dry-rock")).toEqual([]);
+    // 45 % a week, whatever its usual share is.
+    const reef = { ...tank("dry-rock"), schools: { ...kindFacts["soft-coral"].schools, share: 0.15 } };
+    expect(youngShare(reef, addDays(START, 140)).times * 0.15).toBeCloseTo(0.45, 9);
   });
   test("its programme holds what is still to come, and nothing once it is steady", () => {
     expect(youngProgramme(tank("cured-rock"), START)).toEqual([

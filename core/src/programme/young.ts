@@ -10,11 +10,14 @@ export interface YoungPhase {
   readonly says: string;
 }
 
+const AT_ITS_WORST = "algae at their worst";
+
 /** Weeks of each stretch by what a tank was started with: a running filter settles first, bare rock last. */
 const WEEKS = {
-  "cured-rock": { filter: 3, brown: 5, green: 8, steady: 12 },
-  "dry-rock": { filter: 7, brown: 9, green: 14, steady: 20 },
-  bare: { filter: 6, brown: 8, green: 11, steady: 16 },
+  "cured-rock": { filter: 3, brown: 5, green: 8, worst: 8, steady: 12 },
+  // Dry rock gives back what it holds: months four to six are the worst, month eight the first quiet one.
+  "dry-rock": { filter: 7, brown: 9, green: 13, worst: 26, steady: 35 },
+  bare: { filter: 6, brown: 8, green: 11, worst: 11, steady: 16 },
 } as const;
 
 /**
@@ -38,8 +41,14 @@ export function youngPhases(book: Pick<TankBook, "startedWith">): YoungPhase[] {
     ),
     phase("brown film", 2, weeks.brown, "It comes about the second week and goes by itself: wiped, not fought."),
     phase("green", weeks.brown, weeks.green, "Green algae follow the brown: grazers, shorter light, larger changes."),
-    phase("settling", weeks.green, weeks.steady, "Changes a half larger until readings hold between visits."),
-  ];
+    phase(
+      AT_ITS_WORST,
+      weeks.green,
+      weeks.worst,
+      "Hair algae on dry rock: brush what comes away, 40 to 50 % a week, shorter light, less and better food, grazers.",
+    ),
+    phase("settling", weeks.worst, weeks.steady, "Changes a half larger until readings hold between visits."),
+  ].filter((p) => p.toDay > p.fromDay);
 }
 
 /** The stretches that a tank is in on a day, in their order; none once it is steady. */
@@ -53,6 +62,7 @@ const YOUNG_JOBS: Readonly<Record<string, readonly string[]>> = {
   "the filter grows": ["young-ammonia", "young-nitrite", "young-light"],
   "brown film": ["young-algae"],
   green: ["young-algae"],
+  [AT_ITS_WORST]: ["young-algae"],
 };
 
 /** Codes of the jobs that a tank's age asks for on a day. */
@@ -69,13 +79,17 @@ export function youngProgramme(book: Pick<TankBook, "startedOn" | "startedWith">
 
 /** How much larger a change is than the tank's share once algae show, until the tank is steady. */
 const YOUNG_SHARE = 1.5;
-const LARGER: readonly string[] = ["green", "settling"];
+const LARGER: readonly string[] = ["green", AT_ITS_WORST, "settling"];
+/** What algae at their worst call for each week, 0 to 1. */
+const WORST_SHARE = 0.45;
 
 /** What a young tank's share of a change is multiplied with on a day, and in which stretch; 1 for any other. */
 export function youngShare(
-  book: Pick<TankBook, "startedOn" | "startedWith">,
+  book: Pick<TankBook, "startedOn" | "startedWith" | "schools">,
   on: string,
 ): { readonly times: number; readonly phase: string | null } {
   const phase = youngNow(book, on).find((p) => LARGER.includes(p.name));
-  return { times: phase ? YOUNG_SHARE : 1, phase: phase?.name ?? null };
+  if (!phase) return { times: 1, phase: null };
+  const worst = phase.name === AT_ITS_WORST ? WORST_SHARE / book.schools.share : 1;
+  return { times: Math.max(YOUNG_SHARE, worst), phase: phase.name };
 }

@@ -3,18 +3,7 @@ import { litresAboveM } from "./levels.ts";
 import { type DrainParts, drainPartsOf, outMinutesOf, refillMinutesOf } from "./moving.ts";
 import { stepMinutes } from "./stepMinutes.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
-
-/** A landmark that stands in air during a change. */
-export interface Exposure {
-  readonly name: string;
-  readonly kind: Landmark["kind"];
-  /** From the moment the water leaves it until it is back, the work at the low line included. */
-  readonly minutes: number;
-  /** What it bears: longer where it is kept wet. */
-  readonly allowedMinutes: number;
-  /** Minutes after which it is wetted again; null for what nobody wets. */
-  readonly wetEvery: number | null;
-}
+import type { Exposure } from "./waterPlan.ts";
 
 /** The step between the end of the drain and the refill, and what it takes before anything was logged. */
 export const SET_BACK = "set-back";

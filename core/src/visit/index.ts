@@ -4,7 +4,7 @@ export { limitsOfKind } from "./dayLimits.ts";
 export { DECISIONS, type Decision } from "./decisions.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
 export { exceptionSentence } from "./exceptions.ts";
-export { type Exposure, exposures } from "./exposure.ts";
+export { exposures } from "./exposure.ts";
 export {
   type Basis,
   CORE_VERSION,
@@ -71,4 +71,4 @@ export { type TimedStep, type Timeline, timelineOf } from "./timeline.ts";
 export { minutesForWater } from "./timeOnSite.ts";
 export { latestReadings, mayWait, trimOf } from "./trimOf.ts";
 export { planChange, planWater } from "./water.ts";
-export type { AfterCheck, Expected, Limit, Offer, WaterPlan, WaterReason } from "./waterPlan.ts";
+export type { AfterCheck, Expected, Exposure, Limit, Offer, WaterPlan, WaterReason } from "./waterPlan.ts";

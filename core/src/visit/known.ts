@@ -1,7 +1,15 @@
 import { daysBetween } from "../calendar/civil.ts";
 import { PARAMETERS, type Parameter } from "../units/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
-import type { Knowns } from "./waterPlan.ts";
+
+export interface Known {
+  readonly value: number;
+  readonly sigma: number;
+  readonly today: boolean;
+}
+
+/** What is known of a tank's water on the day of the plan. */
+export type Knowns = Partial<Record<Parameter, Known>>;
 
 /** A reading says something about today for so long where its band does not say how long. */
 const VALID_DAYS = 21;

@@ -1,24 +1,14 @@
 import { daysBetween } from "../calendar/civil.ts";
 import type { Parameter } from "../units/index.ts";
 import { carbonateBalancePh, freeAmmoniaMgL } from "../water/index.ts";
-import { q, type Worked, worked, Z95 } from "../worked/index.ts";
+import { q, worked, Z95 } from "../worked/index.ts";
 import { mixed, type Poured } from "./balance.ts";
 import type { WaterSource } from "./inputs.ts";
 import { tankC } from "./pour.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
-import type { Limit, WaterReason } from "./waterPlan.ts";
+import type { FreeAmmonia, Limit, WaterReason } from "./waterPlan.ts";
 
 type AmmoniaRise = Extract<WaterReason, { code: "ammonia-would-rise" }>;
-
-/** Free ammonia before and after a change, each at the unfavourable end of what is known, and what had to be assumed for it. */
-export interface FreeAmmonia {
-  readonly before: Worked;
-  readonly after: Worked;
-  /** Taken at its worst because nobody measured it. */
-  readonly assumed: readonly ("ph" | "source-ph")[];
-  /** A conditioner bound ammonia lately: a test of it says neither "safe" nor "emergency". */
-  readonly bound: boolean;
-}
 
 /** The highest pH that a tank of no known pH is taken to have. */
 const WORST_PH = { salt: 8.6, fresh: 9 } as const;

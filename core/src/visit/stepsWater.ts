@@ -352,9 +352,11 @@ function drainAndRefill(making: Making): Step[] {
       110,
       sump
         ? "Drain the return chamber to its line"
-        : water.bedL > 0
-          ? "Let the rest run out to the line"
-          : "Drain to the line",
+        : water.bedL === 0
+          ? "Drain to the line"
+          : water.litres.value - water.bedL > 1
+            ? "Let the rest run out to the line"
+            : "Stop at the line",
       water.restMinutes,
       sump
         ? "The return keeps running, so the display stays as it is and only this chamber falls."

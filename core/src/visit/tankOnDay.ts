@@ -8,9 +8,8 @@ import { type BedWork, bedWorkOf } from "./bedWork.ts";
 import { modeOf } from "./change.ts";
 import { type DayLimits, limitsOfKind } from "./dayLimits.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
-import { knownValues } from "./known.ts";
+import { type Knowns, knownValues } from "./known.ts";
 import { fallingSurfaceM2, type MarkPlace, markPlace, missingL, type Standing, standingOf } from "./levels.ts";
-import type { Knowns } from "./waterPlan.ts";
 
 /** Water that is missing on arrival: as it was read off the glass, or as it is taken to be until then. */
 export interface Missing {

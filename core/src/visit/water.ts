@@ -16,10 +16,10 @@ import { brokenOnTheDay, limitsIn, mostL } from "./limits.ts";
 import { refillMinutesOf, runsOf } from "./moving.ts";
 import { neededOf } from "./needed.ts";
 import { oddToday } from "./odd.ts";
-import { ammoniaLimit, type FreeAmmonia, freeAmmonia, wouldPoison } from "./poison.ts";
+import { ammoniaLimit, freeAmmonia, wouldPoison } from "./poison.ts";
 import { type Pour, type PourPlan, pourPlan, tankC } from "./pour.ts";
 import { type TankOnDay, tankOnDay } from "./tankOnDay.ts";
-import type { Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
+import type { FreeAmmonia, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
 
 /**
  * Plans the water change of a visit: how much, from where to where, with what, and what it will be afterwards.
@@ -46,6 +46,9 @@ export function planWater(input: PlanInput, due?: readonly DueTask[]): WaterPlan
 const isUrgent = ({ code }: WaterReason): boolean => code === "ammonia-would-rise" || code === "ammonia-emergency";
 const urgent = (reasons: readonly WaterReason[]) => reasons.filter(isUrgent);
 
+/** More than this is not raised to in one change where two will do, 0 to 1. */
+const HALF = 0.5;
+
 /** The plan's litres are whole, of a small tank halves. */
 const stepOf = (systemL: number): number => (systemL < 80 ? 0.5 : 1);
 const down = (litres: number, step: number): number => Math.floor(litres / step + 1e-9) * step;
@@ -57,9 +60,11 @@ function planFor(tank: TankOnDay): WaterPlan {
   const limits = limitsIn(tank, pours);
   const ceilingL = limits[0]?.maxL ?? systemL;
   const held = asked.wantedL > ceilingL + 1e-9 ? (limits[0] ?? null) : null;
-  // Two equal changes do what one may not.
+  // Two equal changes do what one may not, or what would take more than half of the tank.
   const wantedL =
-    held && asked.halfL !== undefined ? Math.min(asked.halfL, ceilingL) : Math.min(asked.wantedL, ceilingL);
+    asked.halfL !== undefined && (held || asked.wantedL > HALF * systemL)
+      ? Math.min(asked.halfL, ceilingL)
+      : Math.min(asked.wantedL, ceilingL);
   // A person's own figure is theirs to the tenth; the plan's are whole.
   const litres = input.chosen && asked.decision === "change" ? wantedL : down(wantedL, stepOf(systemL));
   if (asked.decision !== "change") return noChange(tank, pours, asked, limits);

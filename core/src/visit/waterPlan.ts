@@ -1,8 +1,7 @@
+import type { Landmark } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Worked } from "../worked/index.ts";
-import type { Exposure } from "./exposure.ts";
 import type { MarkPlace } from "./levels.ts";
-import type { FreeAmmonia } from "./poison.ts";
 import type { Missing } from "./tankOnDay.ts";
 
 /** What may hold a change down, as data. `maxL` is the most it allows. */
@@ -138,6 +137,28 @@ export interface AfterCheck {
   readonly againOn: string | null;
 }
 
+/** A landmark that stands in air during a change. */
+export interface Exposure {
+  readonly name: string;
+  readonly kind: Landmark["kind"];
+  /** From the moment the water leaves it until it is back, the work at the low line included. */
+  readonly minutes: number;
+  /** What it bears: longer where it is kept wet. */
+  readonly allowedMinutes: number;
+  /** Minutes after which it is wetted again; null for what nobody wets. */
+  readonly wetEvery: number | null;
+}
+
+/** Free ammonia before and after a change, each at the unfavourable end of what is known, and what had to be assumed for it. */
+export interface FreeAmmonia {
+  readonly before: Worked;
+  readonly after: Worked;
+  /** Taken at its worst because nobody measured it. */
+  readonly assumed: readonly ("ph" | "source-ph")[];
+  /** A conditioner bound ammonia lately: a test of it says neither "safe" nor "emergency". */
+  readonly bound: boolean;
+}
+
 /** The water change of one visit, decided. */
 export interface WaterPlan {
   /** change: do it. none: not needed. postpone: first something else. forbid: it would harm. unknown: measure first. */
@@ -200,12 +221,3 @@ export interface WaterPlan {
   readonly refillMinutes: number;
   readonly wasteL: number;
 }
-
-export interface Known {
-  readonly value: number;
-  readonly sigma: number;
-  readonly today: boolean;
-}
-
-/** What is known of a tank's water on the day of the plan. */
-export type Knowns = Partial<Record<Parameter, Known>>;

@@ -2,6 +2,7 @@ import { addDays } from "@keel-round/core/calendar";
 import {
   asksFor,
   cadenceOf,
+  countsFrom,
   everyDaysOf,
   isLibraryTask,
   type Job,
@@ -181,11 +182,17 @@ export async function giveProgramme(
   const firm = await loadFirmJobs(tx, businessId);
   const young = youngProgramme(book, today).map((code) => ({ code, job: firm.jobOf(code) ?? jobOf({ code }) }));
   const jobs = [...(await jobsOfKind(tx, businessId, book.kind)), ...young];
-  await tx
-    .insert(task)
-    .values(
-      jobs
-        .filter(({ job }) => asksFor(job, book))
-        .map(({ code, job }) => ({ id: newId(), businessId, tankId: id, ...begun(code, job, today) })),
-    );
+  const given = jobs.filter(({ job }) => asksFor(job, book));
+  const from = countsFrom(given, book.startedOn, today);
+  await tx.insert(task).values(
+    given.map(({ code, job }) => ({
+      id: newId(),
+      businessId,
+      tankId: id,
+      code,
+      everyDays: job.everyDays,
+      giveDays: job.giveDays,
+      lastDoneOn: from.get(code) ?? today,
+    })),
+  );
 }
