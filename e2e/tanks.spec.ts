@@ -35,7 +35,15 @@ test("removing a due task, a sump or a school visibly changes the list of steps"
   await page.getByRole("link", { name: "Reef", exact: true }).click();
   await page.getByRole("link", { name: "Settings" }).click();
   await page.getByLabel("Feeding").selectOption("before");
-  for (const side of ["Sump length", "Sump front to back", "Sump height", "Sump runs at", "Return runs dry below"])
+  for (const side of [
+    "Sump length",
+    "Sump front to back",
+    "Sump height",
+    "Sump runs at",
+    "Return runs dry below",
+    "Return chamber length",
+    "Last baffle's height",
+  ])
     await page.getByLabel(side).fill("");
   await page.getByLabel("Weir above the display's floor").fill("");
   await page.getByLabel("Pipes and reactors hold").fill("");

@@ -1,6 +1,7 @@
 export { misfitSentence } from "./misfit.ts";
 export { brokenSentence, limitWords, movedSentence } from "./moved.ts";
 export {
+  checkSentence,
   limitSentence,
   litresText,
   offerSentence,

@@ -1,3 +1,4 @@
+import { sayDay } from "../calendar/index.ts";
 import type { TrimReason, TrimState } from "../readings/index.ts";
 import {
   figure,
@@ -9,7 +10,7 @@ import {
   type UnitPreference,
   unitFor,
 } from "../units/index.ts";
-import type { Limit, Offer, WaterReason } from "../visit/index.ts";
+import type { AfterCheck, Limit, Offer, WaterReason } from "../visit/index.ts";
 
 /** The word of each trim. */
 export const TRIM_WORD: Record<TrimState, string> = {
@@ -128,6 +129,22 @@ export function offerSentence(offer: Offer, parameter: Parameter, units: UnitPre
     case "phosphorus":
       return `${as}: phosphorus instead of phosphate, or the other way round`;
   }
+}
+
+/** What was read after the change, held against what the plan said, and what is left to do. */
+export function checkSentence(check: AfterCheck, units: UnitPreference = METRIC): string {
+  const of = (value: number) => withUnit(check.parameter, value, units);
+  const rest = [
+    check.againL === null ? "" : ` A second change of ${litresText(check.againL, units)} today brings it down further.`,
+    check.againOn === null
+      ? ""
+      : check.againL === null
+        ? ` It is above its target still: change again on ${sayDay(check.againOn)}.`
+        : ` The rest on ${sayDay(check.againOn)}.`,
+  ].join("");
+  return check.fits
+    ? `${of(check.read)} after the change, as expected.${rest}`
+    : `${of(check.read)} after the change, and ${of(check.expected.value)} was expected: measure once more, and look at the litres that were counted.${rest}`;
 }
 
 /** Why the plan asks for what it asks. */

@@ -1,7 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { METRIC } from "../units/index.ts";
-import { catalogue } from "../worked/index.ts";
-import { limitSentence, limitWords, litresText, TRIM_WORD, trimSentence, waterSentence, withUnit } from "./index.ts";
+import { catalogue, worked } from "../worked/index.ts";
+import {
+  checkSentence,
+  limitSentence,
+  limitWords,
+  litresText,
+  TRIM_WORD,
+  trimSentence,
+  waterSentence,
+  withUnit,
+} from "./index.ts";
 
 const US = { ...METRIC, volume: "US gal", temperature: "°F", salinity: "SG 25/25" } as const;
 
@@ -12,6 +21,27 @@ describe("sentences carry their numbers in the person's units", () => {
     expect(litresText(95, US)).toBe("25.1\u00a0US gal");
     expect(withUnit("temperature", 25, US)).toBe("77.0\u00a0°F");
     expect(withUnit("ph", 8.2)).toBe("8.20");
+  });
+  test("what was read after the change, and what is left to do", () => {
+    const read = {
+      parameter: "nitrate",
+      expected: worked("reading-after", 20, "mg/L", {}, 1),
+      read: 21,
+      sigma: 1,
+      fits: true,
+      againL: null,
+      againOn: null,
+    } as const;
+    expect(checkSentence(read)).toBe("21.0\u00a0mg/L after the change, as expected.");
+    expect(checkSentence({ ...read, againL: 40, againOn: "2026-03-05" })).toBe(
+      "21.0\u00a0mg/L after the change, as expected. A second change of 40\u00a0L today brings it down further. The rest on 5 March.",
+    );
+    expect(checkSentence({ ...read, againOn: "2026-03-05" })).toContain(
+      "It is above its target still: change again on 5 March.",
+    );
+    expect(checkSentence({ ...read, read: 34, fits: false })).toContain(
+      "34.0\u00a0mg/L after the change, and 20.0\u00a0mg/L was expected: measure once more",
+    );
   });
   test("why a tank is in its trim", () => {
     expect(

@@ -4,7 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { sayDay } from "@keel-round/core/calendar";
 import { type Parameter, parameterFacts, parseReading, unitFor } from "@keel-round/core/units";
 import { oddOf } from "@keel-round/core/visit";
-import { offerSentence, withUnit } from "@keel-round/core/words";
+import { checkSentence, offerSentence, withUnit } from "@keel-round/core/words";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { LiveVisit } from "@/device/useVisit";
@@ -72,6 +72,7 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
     return refusal === null;
   };
   useDraft(enter);
+  const check = visit.plan.water.checks.find((c) => c.parameter === parameter);
   const step = option && option.unit !== facts.unit ? 10 ** -option.decimals : facts.step;
   const inUnit = (canonical: number) => (option ? option.fromCanonical(canonical) : canonical);
   const parsed = text ? parseReading({ parameter, text, unit, method, temperatureC, decimal }) : null;
@@ -134,6 +135,11 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
               ? `Was it ${odd.offers.map((o) => offerSentence(o, parameter, units)).join("; or ")}?`
               : "Measure it once more before you lean on it."}
           </Notice>
+        </Box>
+      )}
+      {check && (
+        <Box mt="8px" role="status" data-check="">
+          <Notice tone={check.fits ? "plain" : "care"}>{checkSentence(check, units)}</Notice>
         </Box>
       )}
       {taken.map((r) => (
