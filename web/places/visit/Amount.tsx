@@ -61,7 +61,10 @@ export function Amount({
   useDraft(() => commit());
   const asExpected = expected === null ? null : quantity(expected, unit, units, unit === "cm" ? 1 : undefined);
   return (
-    <Box>
+    <Box mt="12px">
+      <Box color="soft" fontSize="16px" aria-hidden="true">
+        {label}
+      </Box>
       <Stepper
         label={label}
         unit={shown}
