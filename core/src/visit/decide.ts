@@ -5,6 +5,7 @@ import { CEILINGS, FLOORS } from "./change.ts";
 import { mostL } from "./limits.ts";
 import { freeAmmonia, freeAmmoniaNow, isBound } from "./poison.ts";
 import type { PourPlan } from "./pour.ts";
+import { wrongKindOfWater } from "./rightWater.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 import { litresFor, type Target, targetsOf } from "./target.ts";
 import type { WaterPlan, WaterReason } from "./waterPlan.ts";
@@ -59,17 +60,15 @@ export function decide(tank: TankOnDay, pours: PourPlan): Asked {
 function wrongWater({ salt, input }: TankOnDay, { aim }: PourPlan): Asked | null {
   const { source, limits } = input;
   const psu = source.chemistry.salinity ?? 0;
-  const salty = source.kind === "mix" || source.kind === "natural-sea";
   const why =
-    salt && (!salty || (source.kind === "natural-sea" && psu <= 0))
+    salt && source.kind === "natural-sea" && psu <= 0
       ? ("no-salt" as const)
-      : !salt && salty
-        ? ("salt" as const)
-        : aim &&
-            source.kind === "natural-sea" &&
-            (Math.abs(psu - aim.now) > limits.salinityApartPpt || psu > limits.strongestPpt)
+      : (wrongKindOfWater(input.book, source.kind) ??
+        (aim &&
+        source.kind === "natural-sea" &&
+        (Math.abs(psu - aim.now) > limits.salinityApartPpt || psu > limits.strongestPpt)
           ? ("too-far" as const)
-          : null;
+          : null));
   if (!why) return null;
   const reason = { code: "wrong-water", why, source: source.name, psu, tankPsu: aim?.now ?? 0 } as const;
   return { decision: "forbid", wantedL: 0, reasons: [reason] };

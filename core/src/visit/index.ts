@@ -54,6 +54,7 @@ export { type Orderable, OrderCycleError, type OrderRule, orderReasons, orderSte
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
 export { programmeOn } from "./programmeOn.ts";
+export { wrongKindOfWater } from "./rightWater.ts";
 export { rulesFor } from "./rules.ts";
 export type { OpBody } from "./schema.ts";
 export { asPlan } from "./snapshot.ts";

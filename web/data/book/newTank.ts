@@ -15,6 +15,7 @@ import { inTransaction } from "../transaction";
 import { firmKind } from "./kinds";
 import { brokenLinks } from "./links";
 import { MADE, type When } from "./records";
+import { wrongWaterSentence } from "./rightWater";
 import { layTankVisits } from "./tankVisits";
 
 /** The seven questions a tank begins with. */
@@ -53,6 +54,9 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
       .select()
       .from(source)
       .where(and(eq(source.businessId, scope.businessId), isNull(source.archivedAt)));
+    const water = waters.find((w) => w.id === sourceId);
+    const wrong = water && wrongWaterSentence({ facts }, water);
+    if (wrong) throw new Refused(422, "invalid", wrong, { sourceId: [wrong] });
     // Evaporation leaves the salt behind: it is replaced with fresh water, purified where there is some.
     const topUp =
       waters.find((w) => w.facts.kind === "purified") ??

@@ -14,6 +14,7 @@ import { refreshStatus } from "../status";
 import { inTransaction, type Queries } from "../transaction";
 import { recordsInSight } from "./inSight";
 import { brokenLinks } from "./links";
+import { wrongWaters } from "./rightWater";
 import { type BookRow, stores } from "./stores";
 import { layTankVisits } from "./tankVisits";
 
@@ -206,6 +207,7 @@ export async function insertRecord(
     ...more,
   };
   refuseIssues(store.misfits(columns, scope.units));
+  if (entity === "tank") refuseIssues(await wrongWaters(tx, scope.businessId, columns));
   const id = newId();
   await tx.insert(store.table).values({ id, businessId: scope.businessId, ...columns } as never);
   await writeChanges(tx, scope, batchId, now, [{ entity, entityId: id, field: MADE, old: null, new: values.name }]);
@@ -275,6 +277,8 @@ export async function updateRow(
   const touched = { ...changed, ...Object.fromEntries(confirmations.map((key) => [key, before[key] ?? null])) };
   const columns = store.columnsOf(touched, row);
   refuseIssues(store.misfits({ ...row, ...columns }, scope.units));
+  if (entity === "tank" && ("sourceId" in changed || "targetPsu" in changed))
+    refuseIssues(await wrongWaters(tx, scope.businessId, { ...row, ...columns }));
   await tx
     .update(store.table)
     .set({ ...columns, version: row.version + 1 } as never)

@@ -105,6 +105,39 @@ describe("a water", () => {
     const options = (await linkOptions(maud, "tank")).sourceId ?? [];
     expect(options).toContainEqual([id, "Well, Ferry Street School"]);
   });
+  test("without the salt that a tank lives in, or with salt for fresh water, is refused where it is chosen", async () => {
+    const [tap, mix] = [await water("Port Averil tap"), await water("Reef mix")];
+    const choose = async (tankName: string, sourceId: string) => {
+      const row = (await listRecords(maud, "tank", { q: tankName })).rows[0];
+      return changeRecord(
+        maud,
+        "tank",
+        { id: row?.id ?? "", version: row?.version ?? 0, values: { sourceId } },
+        when(),
+      );
+    };
+    const noSalt =
+      "Port Averil tap holds no salt, and this tank lives in salt water. Choose a mix or sea water as its source.";
+    await expect(choose("White cube", tap.id)).rejects.toMatchObject({ fields: { sourceId: [noSalt] } });
+    await expect(choose("Waiting room", mix.id)).rejects.toMatchObject({
+      fields: { sourceId: ["Reef mix is salt water, and this is a freshwater tank. Choose another source."] },
+    });
+    const site = (await listRecords(maud, "site", { q: "Lanehead" })).rows[0];
+    const start = startTank(
+      ines,
+      {
+        siteId: site?.id ?? "",
+        name: "Reef on tap",
+        kind: "soft-coral",
+        vessel: { shape: "box", lengthM: 0.8, widthM: 0.4, heightM: 0.4 },
+        sourceId: tap.id,
+        sump: false,
+        startedOn: today,
+      },
+      when(),
+    );
+    await expect(start).rejects.toMatchObject({ fields: { sourceId: [noSalt] } });
+  });
   test("stays out of the archive while tanks are filled with it, and cannot be chosen once it rests there", async () => {
     const tap = await water("Port Averil tap");
     await expect(setArchived(maud, "source", tap.id, true, when())).rejects.toMatchObject({

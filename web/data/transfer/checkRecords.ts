@@ -17,7 +17,9 @@ import { OutOfRangeError } from "@keel-round/core/issues";
 import { quickStart, type TankKind } from "@keel-round/core/tank";
 import { readCell } from "@keel-round/core/transfer";
 import { type VesselShape, vesselOf, vesselShapes } from "@keel-round/core/vessel";
+import type { SourceFacts } from "@keel-round/core/visit";
 import { and, eq, isNull } from "drizzle-orm";
+import { wrongWaterSentence } from "../book/rightWater";
 import { type BookRow, stores } from "../book/stores";
 import { db } from "../connection";
 import { client, site, source, tank } from "../schema";
@@ -31,6 +33,7 @@ interface Context {
   readonly file: ImportFile;
   readonly fields: ReadonlyMap<string, Field>;
   readonly links: ReadonlyMap<string, NameIndex>;
+  readonly waters: ReadonlyMap<string, { readonly name: string; readonly facts: Pick<SourceFacts, "kind"> }>;
   readonly byId: ReadonlyMap<string, BookRow>;
   /** Records by what makes them the same in a file and here. */
   readonly byKey: ReadonlyMap<string, BookRow>;
@@ -69,7 +72,7 @@ async function contextOf(scope: Scope, file: ImportFile): Promise<Context> {
       .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
       .where(and(eq(tank.businessId, scope.businessId), isNull(tank.archivedAt))),
     db()
-      .select({ id: source.id, name: source.name, within: site.name })
+      .select({ id: source.id, name: source.name, within: site.name, facts: source.facts })
       .from(source)
       .leftJoin(site, and(eq(site.businessId, source.businessId), eq(site.id, source.siteId)))
       .where(and(eq(source.businessId, scope.businessId), isNull(source.archivedAt))),
@@ -80,7 +83,7 @@ async function contextOf(scope: Scope, file: ImportFile): Promise<Context> {
     site: new NameIndex(sites, "site"),
     tank: new NameIndex(tanks, "tank"),
     source: new NameIndex(
-      sources.map(({ within, ...s }) => (within ? { ...s, within } : s)),
+      sources.map(({ id, name, within }) => (within ? { id, name, within } : { id, name })),
       "water",
     ),
   };
@@ -96,6 +99,7 @@ async function contextOf(scope: Scope, file: ImportFile): Promise<Context> {
     file,
     fields: new Map(recordKinds[entity].fields.map((f) => [f.key, f])),
     links,
+    waters: new Map(sources.map((s) => [s.id, s])),
     byId: new Map(known.map((r) => [r.id, r])),
     byKey: new Map(known.filter((r) => r.archivedAt === null).map((r) => [keyOf(entity, store.valuesOf(r)), r])),
     seen: new Map(),
@@ -177,8 +181,16 @@ function changed(context: Context, _row: ImportRow, known: BookRow, given: Value
     ),
   );
   if (Object.keys(values).length === 0) return say("same", { targetId: known.id });
-  const issues = byColumn(context, store.misfits({ ...known, ...store.columnsOf(values, known) }, context.scope.units));
+  const row = { ...known, ...store.columnsOf(values, known) };
+  const issues = byColumn(context, { ...store.misfits(row, context.scope.units), ...wrongWaterIn(context, row) });
   return Object.keys(issues).length > 0 ? say("error", { issues }) : say("change", { values, targetId: known.id });
+}
+
+/** What is wrong with the new water of a tank of the file. */
+function wrongWaterIn({ entity, waters }: Context, row: Record<string, unknown>): Record<string, string> {
+  const water = entity === "tank" && typeof row.sourceId === "string" ? waters.get(row.sourceId) : undefined;
+  const said = water && wrongWaterSentence(row as { facts?: { targetPsu?: number } }, water);
+  return said ? { sourceId: said } : {};
 }
 
 /** The same, as far as a file can tell: figures are written with ten digits. */
@@ -204,7 +216,10 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
       issues[String(issue.path[0])] =
         complete[String(issue.path[0])] === null && field ? `${field.label} is needed.` : issue.message;
     }
-  else Object.assign(issues, stores[entity].misfits(stores[entity].columnsOf(complete, null), context.scope.units));
+  else {
+    const row = stores[entity].columnsOf(complete, null);
+    Object.assign(issues, stores[entity].misfits(row, context.scope.units), wrongWaterIn(context, row));
+  }
   return Object.keys(issues).length > 0
     ? say("error", { issues: byColumn(context, issues) })
     : say("new", { values: complete });

@@ -128,6 +128,16 @@ describe("a list of tanks", () => {
     expect(sheet.next).not.toBeNull();
     expect(sheet.plan.steps.length).toBeGreaterThan(5);
   });
+  test("of a salt tank on tap water is refused at its row", async () => {
+    const id = await stage(
+      "tank",
+      "Site,Tank,Kind,Shape,Length (cm),Front to back (cm),Height (cm),Water\nLanehead Clinic,Salty,small-polyp stony coral,Box,90,50,50,Port Averil tap\n",
+    );
+    await check(id);
+    expect(await issuesOf(id)).toEqual([
+      "Port Averil tap holds no salt, and this tank lives in salt water. Choose a mix or sea water as its source.",
+    ]);
+  });
   test("says what is missing, and what another spelling may mean", async () => {
     const id = await stage(
       "tank",

@@ -1,0 +1,29 @@
+import { type SourceFacts, wrongKindOfWater } from "@keel-round/core/visit";
+import { waterSentence } from "@keel-round/core/words";
+import { and, eq } from "drizzle-orm";
+import { source } from "../schema";
+import type { Queries } from "../transaction";
+
+/** What is said beside a tank's new water where that cannot be poured into it; null where it can. */
+export function wrongWaterSentence(
+  { facts }: { readonly facts?: { readonly targetPsu?: number } | null },
+  water: { readonly name: string; readonly facts: Pick<SourceFacts, "kind"> },
+): string | null {
+  const why = wrongKindOfWater({ targetPsu: facts?.targetPsu ?? 0 }, water.facts.kind);
+  return why && waterSentence({ code: "wrong-water", why, source: water.name, psu: 0, tankPsu: 0 });
+}
+
+/** What is wrong with the new water of a tank's row, beside its field. */
+export async function wrongWaters(
+  q: Queries,
+  businessId: string,
+  row: Record<string, unknown>,
+): Promise<Record<string, string>> {
+  if (typeof row.sourceId !== "string") return {};
+  const [water] = await q
+    .select({ name: source.name, facts: source.facts })
+    .from(source)
+    .where(and(eq(source.businessId, businessId), eq(source.id, row.sourceId)));
+  const said = water && wrongWaterSentence(row as { facts?: { targetPsu?: number } }, water);
+  return said ? { sourceId: said } : {};
+}
