@@ -347,7 +347,7 @@ async function watersOf(
 
 /** Water as it comes at a site: a tap without hot water cannot be warmed. */
 export const atSite = (water: WaterSource, row: Pick<typeof site.$inferSelect, "hotWater">): WaterSource =>
-  water.kind === "tap" && !row.hotWater ? { ...water, canWarm: false } : water;
+  (water.kind === "tap" || water.kind === "tap-minerals") && !row.hotWater ? { ...water, canWarm: false } : water;
 
 /** What a plan needs to know of the site. */
 function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput["site"] {

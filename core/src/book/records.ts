@@ -646,6 +646,7 @@ const source: RecordKind = {
       label: "Kind",
       type: choice([
         ["tap", "tap"],
+        ["tap-minerals", "tap with minerals added"],
         ["purified", "purified"],
         ["remineralised", "purified and remineralised"],
         ["natural-sea", "natural sea water"],
@@ -670,6 +671,13 @@ const source: RecordKind = {
     },
     { key: "canWarm", label: "Can be warmed", type: yesNo, group: "Water" },
     {
+      key: "heaterW",
+      label: "Heater that warms it",
+      type: number("W", 10, 20_000, 0),
+      hint: "Empty: 2 000 W count.",
+      group: "Water",
+    },
+    {
       key: "chloramineFactor",
       label: "Conditioner, times the label",
       type: number("", 0.5, 5, 1),
@@ -686,6 +694,14 @@ const source: RecordKind = {
       group: "Conditioner",
     },
     { key: "conditioner.bindsAmmonia", label: "Binds the ammonia it frees", type: yesNo, group: "Conditioner" },
+    {
+      key: "minerals.name",
+      label: "Minerals",
+      type: text(60),
+      hint: "For a tap softer than the tanks, or purified water. The chemistry below is of the finished water.",
+      group: "Minerals",
+    },
+    { key: "minerals.gramsPer100L", label: "Grams for 100 L", type: number("g", 0.1, 500, 1), group: "Minerals" },
     { key: "salt.name", label: "Salt", type: text(60), group: "Salt" },
     {
       key: "salt.labelGramsPerLitre",

@@ -55,11 +55,12 @@ export function valuesOfSource(facts: SourceFacts): Values {
 const PURIFIER = { ratedBar: 4, wasteRatio: 3, flushMinutes: 3 } as const;
 
 /** A conditioner or a salt without anything typed is none; what a new salt weighs comes from its label until a batch says more. */
-function completed({ conditioner, salt, purifier, ...source }: SourceFacts): SourceFacts {
+function completed({ conditioner, minerals, salt, purifier, ...source }: SourceFacts): SourceFacts {
   const dosed = conditioner && (conditioner.name || conditioner.mlPer100L !== undefined);
   const asLabelled = salt && !(salt.batches > 0);
   return {
     ...source,
+    ...(minerals && (minerals.name || minerals.gramsPer100L !== undefined) ? { minerals } : {}),
     ...(purifier && purifier.litresPerDayAt25 !== undefined ? { purifier: { ...PURIFIER, ...purifier } } : {}),
     ...(dosed
       ? {

@@ -94,6 +94,25 @@ describe("a water", () => {
     // Until a batch is verified, it weighs what its label says.
     expect(mix?.facts.salt).toEqual({ name: "Salt B", labelGramsPerLitre: 37, gramsPerLitre: 37, batches: 0 });
   });
+  test("of a soft tap with minerals keeps its grams and its heater, and has no half of them", async () => {
+    const { id } = await newTap({
+      name: "Soft tap",
+      kind: "tap-minerals",
+      heaterW: 300,
+      "minerals.name": "Minerals A",
+      "minerals.gramsPer100L": 9,
+    });
+    const [row] = await db().select().from(source).where(eq(source.id, id));
+    expect(row?.facts).toMatchObject({
+      kind: "tap-minerals",
+      heaterW: 300,
+      minerals: { name: "Minerals A", gramsPer100L: 9 },
+    });
+    await expect(newTap({ name: "Half", "minerals.gramsPer100L": 5 })).rejects.toMatchObject({ code: "invalid" });
+    const { id: plain } = await newTap({ name: "Plain tap" });
+    const [none] = await db().select().from(source).where(eq(source.id, plain));
+    expect(none?.facts).not.toHaveProperty("minerals");
+  });
   test("without its name, or a conditioner without its own, is refused beside the field", async () => {
     await expect(newTap({ name: "" })).rejects.toMatchObject({ fields: { name: ["Name is needed."] } });
     await expect(newTap({ "conditioner.mlPer100L": 5 })).rejects.toMatchObject({ code: "invalid" });
