@@ -64,8 +64,6 @@ export interface Job {
   readonly aloneMinutes?: number;
   readonly reason: string;
   readonly caution?: string;
-  /** How a good hand does it, said at the step. */
-  readonly craft?: string;
   /** Tools, carried and checked back in. */
   readonly kit: readonly string[];
   /** What is used up. */

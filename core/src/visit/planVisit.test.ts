@@ -143,6 +143,14 @@ describe("the list follows the tank", () => {
     expect(list).toContain("held:filter-b");
     expect(list).not.toContain("filter-b");
   });
+  test("a step says how a good hand does it: a blade on glass, none on acrylic, shallow in the sand", () => {
+    const craft = (book: TankBook, id: string) => planVisit(inputOf(book)).steps.find((s) => s.id === id)?.craft ?? "";
+    expect(craft(bookOf(), "glass-inside")).toContain("blade at about 45°");
+    expect(craft(bookOf(), "glass-inside")).toContain("card at the sand line");
+    expect(craft({ ...bookOf(), material: "acrylic" }, "glass-inside")).not.toContain("blade");
+    expect(craft({ ...bookOf(), material: "acrylic" }, "glass-inside")).toContain("card at the sand line");
+    expect(craft(bookOf("stony-coral"), "blow-rock")).toContain("only the top of open sand");
+  });
   test("an open finding opens the visit", () => {
     const findings = [{ id: "f1", kind: "equipment" as const, text: "Pump is loud", dueOn: "2026-11-25" }];
     expect(planVisit(inputOf(bookOf(), { findings })).steps.find((s) => s.id === "finding:f1")).toMatchObject({

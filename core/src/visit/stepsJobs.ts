@@ -15,6 +15,7 @@ import {
 } from "../programme/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts } from "../units/index.ts";
+import { craftOfJob } from "./craft.ts";
 import { exceptedStep } from "./exceptions.ts";
 import type { PlanInput } from "./inputs.ts";
 import { BED_JOBS, MECHANICAL, mediaToBring } from "./programmeOn.ts";
@@ -100,7 +101,7 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
     }${task.calledBy ? ` Called for: ${task.calledBy}.` : ""}${MECHANICAL.includes(code) ? shelfWords(input) : ""}`,
     ...stepMinutes(input, code, (job.minutes + (soak?.moreMinutes ?? 0)) * excepted.minutesFactor),
     kit: taskKit(input, task),
-    ...craftOf(making, code, job.craft, withDrain && bed),
+    ...craftOf(making, code, withDrain && bed),
     caution: sentences(
       ACRYLIC.includes(code) && book.material === "acrylic"
         ? "Acrylic: nothing hard, no blade, no ammonia or alcohol; a soft cloth."
@@ -128,16 +129,11 @@ const BED_NUMBER = 104;
 const ACRYLIC: readonly string[] = ["glass-inside", "outside-glass"];
 
 /** How a good hand does it, with what the drain needs of the bed's part. */
-function craftOf(
-  { water, say }: Making,
-  code: string,
-  craft: string | undefined,
-  drains: boolean,
-): { readonly craft?: string } {
+function craftOf({ water, say, input }: Making, code: string, drains: boolean): { readonly craft?: string } {
   const words = sentences(
     drains && `The first ${say.litres(water.bedL)} of the drain leave here.`,
     BED_JOBS.includes(code) && !drains && "Through a filter sock, so that the water goes back into the tank.",
-    craft,
+    craftOfJob(code, input.book),
   );
   return words ? { craft: words } : {};
 }
