@@ -335,7 +335,7 @@ function addTank(
     businessId,
     siteId: at.siteId,
     sourceId: sourceIds.get(story.lately?.source ?? story.source) ?? "",
-    topUpSourceId: sourceIds.get("purified") ?? "",
+    topUpSourceId: sourceIds.get(story.topUpSource ?? "purified") ?? "",
     name: story.tank,
     kind: story.kind,
     facts: {

@@ -23,8 +23,9 @@ export function addProgramme(
   story: Story,
   day: (offset: number) => string,
 ): void {
+  const book = { ...story.facts, purifierAtSite: story.topUpSource !== undefined };
   const codes = kindProgramme[story.kind].filter(
-    (code) => !story.jobs.includes(code) && !story.without?.includes(code) && asksFor(libraryTask(code), story.facts),
+    (code) => !story.jobs.includes(code) && !story.without?.includes(code) && asksFor(libraryTask(code), book),
   );
   const young = youngProgramme(story.facts, day(0)) as TaskCode[];
   for (const [i, code] of [...codes, ...young].entries()) {

@@ -62,6 +62,16 @@ export const waters: Readonly<Record<string, Water>> = {
     canWarm: true,
     chloramineFactor: 1,
   },
+  "ilves-purifier": {
+    name: "Purifier in the cellar",
+    kind: "purified",
+    site: "Ilves Dental",
+    purifier: { litresPerDayAt25: 200, ratedBar: 4, wasteRatio: 3, flushMinutes: 5 },
+    chemistry: { nitrate: 0, alkalinity: 0, gh: 0, salinity: 0, phosphate: 0 },
+    coldC: 14,
+    canWarm: true,
+    chloramineFactor: 1,
+  },
   remineralised: {
     name: "Purified, remineralised for shrimp",
     kind: "remineralised",

@@ -57,6 +57,8 @@ export interface Story {
     | "brackish-mix"
     | "jelly-mix"
     | "fish-mix";
+  /** What evaporated is replaced with it, where that is not the firm's purified water. */
+  readonly topUpSource?: "ilves-purifier";
   readonly jobs: readonly TaskCode[];
   readonly rhythm: Rhythm;
   /** Days from today to the next stop of the series. */
@@ -369,7 +371,8 @@ export function stories(day: (offset: number) => string): Story[] {
       bucketL: 24,
       tank: "Reef",
       lately: { facts: { dosedDkhPerDay: 0.6 } },
-      // The site's own purifier: what it lets through creeps up.
+      // What the site's own purifier lets through creeps up.
+      topUpSource: "ilves-purifier",
       calls: {
         readings: {
           tds: [

@@ -53,7 +53,7 @@ export interface DueVisit {
  * already late rides with this one. On a tank that drifts nothing is put off past its day.
  * Two services of bacteria are kept 28 civil days apart: the one that is later due waits, strictly where little else is
  * left undisturbed, else as long as its window lasts. Media and services wait for a remedy; media never comes with a
- * deep clean, nor does a deep clean with the only filter.
+ * deep clean, nor does a deep clean with the only filter. A job that another one of the visit covers is left to that one.
  */
 export function tasksFor(
   tasks: readonly TankTask[],
@@ -80,7 +80,9 @@ export function tasksFor(
       due.push({ ...candidate, against });
     else held.push({ ...candidate, ...bar });
   }
-  return { due, held };
+  // What another job of the visit does anyway is not asked for twice; the log counts it as done with that one.
+  const covered = new Set(due.flatMap((d) => jobOf(d.task).covers ?? []));
+  return { due: due.filter((d) => !covered.has(d.task.code)), held };
 }
 
 type Bar = Pick<HeldTask, "because" | "until" | "other" | "strict">;

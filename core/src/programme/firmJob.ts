@@ -86,7 +86,7 @@ export function jobOfFirm(code: string, name: string, facts: FirmJob, codeOf: Co
   const base: Partial<Job> = isLibraryTask(code) ? libraryTask(code) : {};
   const resolved = (text: string | undefined) => listed(text).flatMap((part) => codeOf(part) ?? []);
   const [after, before] = [resolved(facts.after), resolved(facts.before)];
-  const { unit, needs, long } = base;
+  const { unit, needs, long, onceAtSite, covers } = base;
   return {
     name,
     by: facts.by,
@@ -110,6 +110,8 @@ export function jobOfFirm(code: string, name: string, facts: FirmJob, codeOf: Co
     ...(unit !== undefined ? { unit } : {}),
     ...(needs ? { needs } : {}),
     ...(long ? { long } : {}),
+    ...(onceAtSite ? { onceAtSite } : {}),
+    ...(covers ? { covers } : {}),
   };
 }
 

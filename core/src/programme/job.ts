@@ -36,6 +36,8 @@ export type Skill = (typeof SKILLS)[number];
 /** What a job asks for so that a tank has it at all. */
 export interface JobNeeds {
   readonly gear?: SwitchGear;
+  /** One of these hangs on it. */
+  readonly oneOf?: readonly SwitchGear[];
   readonly sump?: true;
   readonly reservoir?: true;
   readonly bed?: true;
@@ -44,6 +46,10 @@ export interface JobNeeds {
   readonly units?: number;
   /** A unit of the tank is called so: an internal filter, a sponge. */
   readonly unitCalled?: string;
+  /** No unit is called so: another job is the one for it. */
+  readonly noUnitCalled?: string;
+  /** Its new or its top-up water is made by a purifier that stands at its site. */
+  readonly purifier?: true;
   /** The owner tops up by hand. */
   readonly ownerTopsUp?: true;
 }
@@ -78,6 +84,10 @@ export interface Job {
   readonly kind?: "media" | "deep-clean";
   /** Rare and costly to forget. */
   readonly long?: boolean;
+  /** Belongs to the site, not to a tank: one tank of the site carries it. */
+  readonly onceAtSite?: true;
+  /** Jobs that are done with it: on one visit they are not asked for beside it. */
+  readonly covers?: readonly string[];
   /** Steps or phases that have to come before or after it, beside the order on site. */
   readonly after?: readonly string[];
   readonly before?: readonly string[];

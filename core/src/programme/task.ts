@@ -21,8 +21,10 @@ export interface TankTask {
   /** Days in use: what the cadence comes to, or what dirt has made of it. */
   readonly everyDays: number;
   readonly giveDays: number;
-  /** Civil date last done, or the day the programme began. */
+  /** Civil date last done, or where counting began. */
   readonly lastDoneOn: string;
+  /** Nobody is known to have done it: the day above is only where counting began. */
+  readonly begun?: boolean;
   /** How often it was skipped since then. */
   readonly slips: number;
   readonly lastSkipReason?: string;

@@ -8,6 +8,7 @@ const reef = (...exceptions: StandingException[]) =>
   planVisit(
     inputOf(
       bookOf("stony-coral", {
+        gear: ["skimmer", "heater", "return"],
         display: {
           vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 },
           runningLevelM: 0.4,
@@ -89,6 +90,7 @@ describe("clean media on the site's shelf", () => {
     planVisit(
       inputOf(
         bookOf("stony-coral", {
+          filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
           ...(count === undefined ? {} : { cleanMedia: count, cleanMediaOn: on }),
           schools: { ...bookOf("stony-coral").schools, media: "every-2-3-days" },
         }),

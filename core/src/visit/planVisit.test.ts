@@ -10,7 +10,14 @@ const before = (list: readonly string[], a: string, b: string) =>
 
 describe("order on site", () => {
   test("the sixteen steps keep their order", () => {
-    const list = ids(inputOf(bookOf("stony-coral", { gear: ["dosing", "skimmer", "heater", "return", "wave-maker"] })));
+    const list = ids(
+      inputOf(
+        bookOf("stony-coral", {
+          gear: ["dosing", "skimmer", "heater", "return", "wave-maker"],
+          filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
+        }),
+      ),
+    );
     for (const [a, b] of [
       ["arrive", "look"],
       ["look", "test-alkalinity"],
@@ -25,7 +32,7 @@ describe("order on site", () => {
       ["refill", "power-up"],
       ["power-up", "socks"],
       ["socks", "dosing-check"],
-      ["power-up", "feed-after"],
+      ["power-up", "feed-pause"],
       ["verify", "outside-glass"],
       ["outside-glass", "kit"],
     ] as const)

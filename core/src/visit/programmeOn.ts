@@ -8,6 +8,7 @@ import type { PlanInput } from "./inputs.ts";
 export const BED_JOBS: readonly string[] = ["vacuum-sector", "spot-siphon", "deep-sector"];
 /** Jobs that swap mechanical media. */
 export const MECHANICAL: readonly string[] = ["socks", "floss"];
+const FEED_PAUSE = "feed-pause";
 /** The owner's part of it, between visits. */
 const OWNER_MEDIA = "owner-socks";
 /** Media that comes with every visit needs no owner. */
@@ -26,7 +27,7 @@ export function programmeOn(
   input: Pick<PlanInput, "tasks" | "book" | "readings" | "evidence" | "on">,
   changing: boolean,
 ): TankTask[] {
-  const { media, fertiliser } = input.book.schools;
+  const { media, fertiliser, feeding } = input.book.schools;
   const mediaDays = MEDIA_DAYS[media];
   const young = youngJobs(input.book, input.on);
   const untouched = input.book.schools.how === "from-sump";
@@ -38,6 +39,8 @@ export function programmeOn(
     if (MECHANICAL.includes(task.code)) return mediaDays === null ? [] : [{ ...task, everyDays: mediaDays }];
     if (task.code === OWNER_MEDIA)
       return mediaDays === null || mediaDays >= VISIT_DAYS ? [] : [{ ...task, everyDays: mediaDays }];
+    // Whoever feeds before the change or not at all pauses nothing after it.
+    if (task.code === FEED_PAUSE) return feeding === "after" ? [task] : [];
     if (task.code !== "fertiliser") return [task];
     if (fertiliser === "after-change") return changing ? [task] : [];
     return fertiliser === "lean" ? [{ ...task, everyDays: Math.max(task.everyDays, LEAN_FERTILISER_DAYS) }] : [task];

@@ -1,4 +1,4 @@
-import type { DueTask, HeldTask } from "../programme/index.ts";
+import { type DueTask, type HeldTask, jobOf } from "../programme/index.ts";
 import { METRIC, type UnitPreference } from "../units/index.ts";
 import { gearOff } from "./gearOff.ts";
 import type { PlanInput } from "./inputs.ts";
@@ -29,11 +29,13 @@ export function buildSteps(
     units,
     say: sayIn(units),
   };
+  // A job that feeds is the feeding of the visit.
+  const fed = due.some((d) => jobOf(d.task).phase === "feed-after");
   return [
     ...stepsBefore(making),
     ...due.map((d) => jobStep(making, d)),
     ...stepsOfWater(making),
-    ...stepsAfter(making),
+    ...stepsAfter(making).filter((s) => !(fed && s.id === "feed-after")),
     ...held.map((h) => heldStep(making, h)),
   ];
 }

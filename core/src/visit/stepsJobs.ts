@@ -64,6 +64,7 @@ const PHASE_NUMBER: Partial<Record<Phase, number>> = {
   hardware: 120,
   media: 160,
   dose: 170,
+  "feed-after": 189,
   verify: 195,
   outside: 220,
   leave: 240,

@@ -8,7 +8,7 @@ export const called = {
     "2, 7 and 14 days after stocking, give or take 3 days",
     2,
     "The filter grows to a new load in about two weeks; until then it may not keep up.",
-    { result: { test: "ammonia" }, kit: ["ammonia test"] },
+    { result: { test: "ammonia" }, kit: ["ammonia test"], covers: ["test-ammonia"] },
   ),
   "stocking-watch": job(
     "Look the new animals over: eating, hiding, wounds",
@@ -24,7 +24,7 @@ export const called = {
     "1, 3 and 7 days after a treatment, give or take 2 days",
     2,
     "Many remedies harm the filter as well.",
-    { result: { test: "ammonia" }, kit: ["ammonia test"] },
+    { result: { test: "ammonia" }, kit: ["ammonia test"], covers: ["test-ammonia", "stocking-ammonia"] },
   ),
   "treatment-carbon": job(
     "Fresh carbon to take the remedy out",
@@ -32,7 +32,7 @@ export const called = {
     "1 days after a treatment, give or take 4 days",
     5,
     "What stays of a remedy works on; carbon takes it out once its time is over.",
-    { uses: ["rinsed carbon"], kind: "media" },
+    { uses: ["rinsed carbon"], kind: "media", covers: ["carbon"] },
   ),
   "lamp-shorter": job(
     "Set the new lamp to two thirds of its hours",
@@ -54,7 +54,7 @@ export const called = {
     "every 2 weeks from 1 October to 31 March, give or take 5 days",
     3,
     "In the wet season water companies raise it, sometimes overnight: the conditioner follows what is measured.",
-    { kit: ["chlorine test"] },
+    { kit: ["chlorine test"], onceAtSite: true },
   ),
   "season-heat": job(
     "Get ready for heat: fans, chiller, shade, air",
@@ -70,7 +70,7 @@ export const called = {
     "every year from 1 December to 20 December, give or take 7 days",
     4,
     "Whoever helps out means well and feeds double: portions are laid out and counted.",
-    { uses: ["portion boxes"] },
+    { uses: ["portion boxes"], onceAtSite: true },
   ),
   "season-oxygen": job(
     "Check air and surface movement in the warm months",
@@ -102,6 +102,7 @@ export const called = {
       result: "dirt",
       unit: 0,
       needs: { units: 1 },
+      covers: ["filter-a"],
       caution: "Tank water only, never the tap: chlorine kills the filter.",
     },
   ),
@@ -140,7 +141,7 @@ export const called = {
     "every 3 days, give or take 1 day",
     2,
     "In the first weeks it can climb within days; above the limit water is changed at once.",
-    { result: { test: "ammonia" }, kit: ["ammonia test"] },
+    { result: { test: "ammonia" }, kit: ["ammonia test"], covers: ["test-ammonia", "stocking-ammonia"] },
   ),
   "young-nitrite": job(
     "Measure nitrite: the filter is young",

@@ -34,11 +34,15 @@ const EVERY: readonly TaskCode[] = [
   "season-holiday",
   "season-oxygen",
   "extra-change",
+  "surface-skimmer",
 ];
 const FED: readonly TaskCode[] = ["owner-feed"];
 const FRESH: readonly TaskCode[] = [...EVERY, "test-nitrate", "test-ph", "season-chlorine", "impeller", "pipes-hoses"];
 const SALT: readonly TaskCode[] = [
   ...EVERY,
+  "brush-pumps",
+  "socks",
+  "owner-socks",
   "test-salinity",
   "test-nitrate",
   "salt-creep",
@@ -65,6 +69,7 @@ const REEF: readonly TaskCode[] = [
   "test-phosphate",
   "test-ph",
   "blow-rock",
+  "feed-pause",
   "dosing-check",
   "owner-dose",
   "trace",
@@ -79,7 +84,7 @@ const REEF: readonly TaskCode[] = [
   "filter-a",
   "filter-b",
 ];
-const SOCKS: readonly TaskCode[] = ["socks", "owner-socks", "wash-media"];
+const SOCKS: readonly TaskCode[] = ["wash-media"];
 const FLOSS: readonly TaskCode[] = ["floss", "wash-media"];
 const BED: readonly TaskCode[] = ["vacuum-sector", "deep-sector", "sand-top"];
 const SPONGE: readonly TaskCode[] = ["sponge-half", "test-ammonia", "test-nitrite"];
@@ -106,6 +111,8 @@ export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = Ob
       ...BED,
       ...SPONGE,
       "prefilter",
+      "filter-a",
+      "filter-b",
       "internal-filter",
       "hang-on-filter",
       "carbon",
@@ -113,7 +120,7 @@ export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = Ob
       "wash-media",
     ],
     planted: [...FRESH, ...FED, ...PLANTS, ...CANISTER, "filter-a", "filter-b", "gas-cylinder", "vacuum-sector"],
-    "planted-low": [...FRESH, ...FED, ...PLANTS, "prefilter", "sponge-half", "hang-on-filter"],
+    "planted-low": [...FRESH, ...FED, ...PLANTS, "prefilter", "filter-a", "filter-b", "sponge-half", "hang-on-filter"],
     shrimp: [...FRESH, ...FED, ...SPONGE, "test-gh", "test-alkalinity", "minerals", "lids", "spot-siphon", "carbon"],
     "rift-lake": [
       ...FRESH,
@@ -202,21 +209,27 @@ export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = Ob
   } satisfies Record<TankKind, readonly TaskCode[]>).map(([kind, jobs]) => [kind, [...new Set(jobs)]]),
 ) as unknown as Record<TankKind, readonly TaskCode[]>;
 
-type Asked = Pick<TankBook, "gear" | "sump" | "topUp" | "display" | "lidded" | "filterUnits">;
+type Asked = Pick<TankBook, "gear" | "sump" | "topUp" | "display" | "lidded" | "filterUnits"> & {
+  /** A purifier of the site makes some of its water. */
+  readonly purifierAtSite?: boolean | undefined;
+};
 
 /** Whether a tank has what a job is about. */
 export function asksFor({ needs }: Pick<Job, "needs">, book: Asked): boolean {
   if (!needs) return true;
   const units = book.filterUnits.filter((u) => u.biological).length;
+  const called = (part: string) => book.filterUnits.some((u) => u.name.toLowerCase().includes(part));
   return (
     (needs.gear === undefined || book.gear.includes(needs.gear)) &&
+    (needs.oneOf === undefined || needs.oneOf.some((g) => book.gear.includes(g))) &&
+    (!needs.purifier || book.purifierAtSite === true) &&
     (!needs.sump || book.sump !== undefined) &&
     (!needs.reservoir || book.topUp === "reservoir") &&
     (!needs.bed || book.display.substrate !== "bare") &&
     (!needs.lid || book.lidded) &&
     (needs.units === undefined || units >= needs.units) &&
-    (needs.unitCalled === undefined ||
-      book.filterUnits.some((u) => u.name.toLowerCase().includes(needs.unitCalled ?? ""))) &&
+    (needs.unitCalled === undefined || called(needs.unitCalled)) &&
+    (needs.noUnitCalled === undefined || !called(needs.noUnitCalled)) &&
     (!needs.ownerTopsUp || book.topUp === "owner")
   );
 }

@@ -112,7 +112,7 @@ export const measure = {
     "every 2 weeks, give or take 5 days",
     1,
     "It creeps up before the resin is spent: cartridges are changed by it, not by date.",
-    { result: { test: "tds" }, kit: ["TDS meter"], needs: { reservoir: true } },
+    { result: { test: "tds" }, kit: ["TDS meter"], needs: { purifier: true }, onceAtSite: true },
   ),
   "count-animals": job(
     "Count the animals",

@@ -68,7 +68,7 @@ export const ownerJobs = {
     "every 3 days, give or take 1 day",
     3,
     "It helps against nutrients only if it is swapped about every three days.",
-    { ...owner, uses: ["clean socks"] },
+    { ...owner, uses: ["clean socks"], needs: { unitCalled: "sock" } },
   ),
   "extra-change": job(
     "A small part change between visits",

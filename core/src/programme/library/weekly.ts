@@ -74,7 +74,7 @@ export const weekly = {
     "every week, give or take 3 days",
     3,
     "After the cloud has cleared, so that they catch it; dirt left in a sock dissolves back.",
-    { uses: ["clean socks"], result: "dirt" },
+    { uses: ["clean socks"], result: "dirt", needs: { unitCalled: "sock" } },
   ),
   floss: job(
     "Change the floss",
@@ -82,7 +82,7 @@ export const weekly = {
     "every week, give or take 3 days",
     3,
     "It holds the dirt only until it rots.",
-    { uses: ["floss"], result: "dirt" },
+    { uses: ["floss"], result: "dirt", needs: { noUnitCalled: "sock" } },
   ),
   prefilter: job(
     "Rinse the pre-filter",
@@ -100,6 +100,7 @@ export const weekly = {
     "A stock of clean ones is part of the job: without it a dirty one stays in.",
     {
       kit: ["bag for used media"],
+      onceAtSite: true,
       caution: "Hot water and no softener; anything bleached is rinsed and dried until no smell is left.",
     },
   ),
@@ -109,7 +110,39 @@ export const weekly = {
     "every week, give or take 3 days",
     5,
     "A film on the neck stops the foam from climbing.",
-    { kit: ["pipe brush"], result: "dirt" },
+    { kit: ["pipe brush"], result: "dirt", needs: { gear: "skimmer" } },
+  ),
+  "brush-pumps": job(
+    "Brush wave-makers, intakes and the weir comb in old tank water",
+    "hardware",
+    "every week, give or take 3 days",
+    5,
+    "What is brushed off every week never sets hard; it goes out with the bucket.",
+    {
+      kit: ["bucket for tank water", "soft brush"],
+      needs: { oneOf: ["wave-maker", "return"] },
+      caution: "Off at the wall before it is lifted out; hands clear of its blades.",
+    },
+  ),
+  "surface-skimmer": job(
+    "Squeeze out the surface skimmer's sponge",
+    "hardware",
+    "every week, give or take 3 days",
+    3,
+    "Once or twice a week: a clogged one leaves the film on the surface and no gas gets through.",
+    { kit: ["bucket for tank water"], result: "dirt", needs: { unitCalled: "surface skimmer" } },
+  ),
+  "second-sponges": job(
+    "Swap the filter's sponges for the dry second set",
+    "hardware",
+    "every 2 weeks, give or take 5 days",
+    4,
+    "Two sets take turns: the old one is squeezed out in tank water and dried, and goes in again next time.",
+    {
+      kit: ["second set of sponges", "bucket for tank water"],
+      result: "dirt",
+      covers: ["prefilter", "internal-filter"],
+    },
   ),
   "internal-filter": job(
     "Rinse the internal filter's sponge",
@@ -117,7 +150,12 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     6,
     "It clogs fast, and a clogged one stops without a sound.",
-    { kit: ["bucket for tank water"], result: "dirt", needs: { unitCalled: "internal" }, caution: TANK_WATER },
+    {
+      kit: ["bucket for tank water"],
+      result: "dirt",
+      needs: { unitCalled: "internal", noUnitCalled: "sponge" },
+      caution: TANK_WATER,
+    },
   ),
   "hang-on-filter": job(
     "Rinse the hang-on filter's pad and tube",
@@ -164,6 +202,19 @@ export const weekly = {
     "After the change, so that it is not drained away again.",
     { uses: ["fertiliser"] },
   ),
+  "feed-pause": job(
+    "Feed the corals with return and wave-makers paused",
+    "feed-after",
+    "every week, give or take 3 days",
+    4,
+    "A quarter of an hour without flow, on a timer: the food is eaten and not filtered. Anemones after the bed is done.",
+    {
+      uses: ["coral food"],
+      aloneMinutes: 15,
+      needs: { oneOf: ["return", "wave-maker"] },
+      caution: "On the pumps' own timer: a pump that somebody has to remember stays off.",
+    },
+  ),
   trace: job(
     "Dose trace elements after the change",
     "dose",
@@ -190,6 +241,7 @@ export const weekly = {
       kit: ["barrel with a pump"],
       uses: ["salt"],
       needs: { sump: true },
+      onceAtSite: true,
       caution: "A full barrel is heavy: fill it where it stands.",
     },
   ),
@@ -202,6 +254,7 @@ export const weekly = {
     {
       kit: ["closed barrel"],
       needs: { reservoir: true },
+      onceAtSite: true,
       caution: "A purifier left running alone floods: a float, or a timer.",
     },
   ),
