@@ -15,6 +15,9 @@ import { VESSEL_SHAPES, vesselBounds, vesselHeightM, vesselOf, vesselShapes } fr
 import type { PlanInput, PlanReading, WaterSource } from "../inputs.ts";
 import { bookOf, inputOf, programmeOf, TODAY } from "../sample.fixture.ts";
 
+/** A vessel with less water over its floor is none that is changed by a line. */
+const SHALLOWEST_M = 0.1;
+
 /** Evenly between two figures: the library's own doubles crowd near nothing. */
 const evenly = (low: number, high: number): fc.Arbitrary<number> =>
   fc.integer({ min: 0, max: 10_000 }).map((n) => low + ((high - low) * n) / 10_000);
@@ -247,7 +250,9 @@ export const anyVisit: fc.Arbitrary<PlanInput> = fc
   .filter(
     ({ book, belowMarkCm }) =>
       (belowMarkCm ?? 0) / 100 < 0.6 * (book.sump?.runningLevelM ?? book.display.runningLevelM),
-  );
+  )
+  // In a saucer a millimetre of the line is percents of its water.
+  .filter(({ book }) => book.display.runningLevelM >= SHALLOWEST_M);
 
 /** Relative one-sigma of a tank's net volume, as the planner states it. */
 export const volumeSigma = (book: TankBook): number => volumeRelative95(book) / 1.959964;

@@ -11,7 +11,7 @@ import { planVisit, type VisitPlan } from "../planVisit.ts";
 import { tankOnDay } from "../tankOnDay.ts";
 import { trimOf } from "../trimOf.ts";
 import { anyVisit, volumeSigma } from "./anyTank.fixture.ts";
-import { carryOut, type Outcome, type Truth } from "./executor.fixture.ts";
+import { carryOut, DRAWS_AIR, type Outcome, type Truth } from "./executor.fixture.ts";
 
 declare module "vitest" {
   interface ProvidedContext {
@@ -203,7 +203,6 @@ function drained(input: PlanInput): PlanInput {
   );
 }
 
-const DRY = "return pump ran dry";
 /** Truths drawn for each plan. */
 const DRAWS = 4;
 /** Visits tried for each class: one of two changes water. */
@@ -245,7 +244,7 @@ describe("a plan that is carried out on a tank with hidden figures", () => {
       if (Math.abs(outcome.levelM) > 0.003 && !above) broken.add(`level ${(outcome.levelM * 100).toFixed(1)} cm off`);
       const warned = codes(plan).includes("overflow");
       for (const f of outcome.floods)
-        if (f === DRY) dry++;
+        if (f === DRAWS_AIR) dry++;
         else if (!(warned && f.startsWith("sump"))) broken.add(f);
       for (const e of plan.water.after) {
         const { range, value } = e.after;

@@ -37,6 +37,8 @@ export interface Outcome {
 
 /** What a technician does at the low line, and what is done at the bed: by the steps' ids. */
 const BED: readonly string[] = ["vacuum-sector", "spot-siphon", "deep-sector"];
+/** A flood that is none: the return pump stands in air. */
+export const DRAWS_AIR = "return pump draws air";
 const START_MINUTES = 1;
 const EXCHANGE_PARTS = 1000;
 /** On a tank that is as it is believed to be the last check finds nothing worth more than this. */
@@ -298,8 +300,7 @@ class Tank {
   drainSump(litres: number): void {
     this.sumpL -= litres;
     this.take(litres);
-    if (this.book.sump && this.sumpM < this.book.sump.lowestLevelM - 1e-3 && this.running)
-      this.floods.push("return pump draws air");
+    if (this.book.sump && this.sumpM < this.book.sump.lowestLevelM - 1e-3 && this.running) this.floods.push(DRAWS_AIR);
   }
 
   drainDisplay(litres: number): void {
