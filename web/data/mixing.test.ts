@@ -20,7 +20,7 @@ beforeAll(async () => {
   ines = await scopeOf(businessId, "Ines");
   const waters = await db().select().from(source).where(eq(source.businessId, businessId));
   reefMix = waters.find((w) => w.name === "Reef mix")?.id ?? "";
-  purified = waters.find((w) => w.facts.kind === "purified")?.id ?? "";
+  purified = waters.find((w) => w.facts.kind === "purified" && w.siteId === null)?.id ?? "";
 });
 
 const newBarrel = async (capacityL = 200) =>

@@ -4,7 +4,6 @@ import { planVisit } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
 import { and, asc, eq, isNull, ne, sql } from "drizzle-orm";
 import { z } from "zod";
-import type { When } from "./book/records";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { newId } from "./ids";
@@ -13,6 +12,7 @@ import { type BatchLesson, recordBatch } from "./saltBatches";
 import { barrel, deskChange, person, site, source, stop, tank, visit } from "./schema";
 import type { Scope } from "./scope";
 import { inTransaction, type Queries } from "./transaction";
+import type { When } from "./when";
 
 const id = z.uuid("Reload the room and try again.");
 const litres = z.number("Enter litres as a number.").positive("A batch has litres.").max(10_000);

@@ -1,5 +1,5 @@
 import { addDays, weekday } from "@keel-round/core/calendar";
-import { jobOf, type TankTask } from "@keel-round/core/programme";
+import { type Job, jobOf, type TankTask, taskLibrary } from "@keel-round/core/programme";
 import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
 import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
@@ -87,6 +87,7 @@ export function taskOf(row: typeof task.$inferSelect, firm: FirmJobs): TankTask 
     everyDays: row.everyDays,
     giveDays: row.giveDays,
     lastDoneOn: row.lastDoneOn,
+    ...(row.begun ? { begun: true } : {}),
     slips: row.slips,
     lastSector: row.lastSector,
     ...(row.lastSkipReason ? { lastSkipReason: row.lastSkipReason } : {}),
@@ -136,6 +137,7 @@ export async function loadPlanInputs(
     [firm],
     evidence,
     firmJobs,
+    carriers,
   ] = await Promise.all([
     q
       .select({ tank, site, source, topUp })
@@ -233,6 +235,7 @@ export async function loadPlanInputs(
     q.select({ limits: business.limits, zone: business.zone }).from(business).where(eq(business.id, businessId)),
     loadEvidence(q, businessId, tankIds, since),
     loadFirmJobs(q, businessId),
+    carriersOf(q, businessId, tankIds),
   ]);
   if (!firm) return new Map();
 
@@ -283,7 +286,9 @@ export async function loadPlanInputs(
         on: r.onDate,
       })),
       rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
-      tasks: (maps.tasks.get(v.tankId) ?? []).map((row) => taskOf(row, firmJobs)),
+      tasks: (maps.tasks.get(v.tankId) ?? [])
+        .filter((t) => (carriers.get(`${row.site.id} ${t.code}`) ?? v.tankId) === v.tankId)
+        .map((t) => taskOf(t, firmJobs)),
       evidence: {
         ...evidence.of(v.tankId, v.on),
         dirt: earlier(maps.steps.get(v.tankId)).flatMap((s) =>
@@ -315,6 +320,34 @@ export async function loadPlanInputs(
     });
   }
   return inputs;
+}
+
+/** Jobs of a site that one of its tanks carries. */
+const ONCE = Object.entries(taskLibrary).flatMap(([code, job]: [string, Job]) => (job.onceAtSite ? [code] : []));
+
+/** Which tank carries a site's own jobs, by site and code: the first that has it in its programme. */
+async function carriersOf(q: Queries, businessId: string, tankIds: readonly string[]): Promise<Map<string, string>> {
+  const asked = alias(tank, "asked");
+  const rows = await q
+    .select({ siteId: tank.siteId, code: task.code, tankId: sql<string>`min(${tank.id})` })
+    .from(task)
+    .innerJoin(tank, and(eq(tank.businessId, task.businessId), eq(tank.id, task.tankId), isNull(tank.archivedAt)))
+    .where(
+      and(
+        eq(task.businessId, businessId),
+        inArray(task.code, ONCE),
+        isNull(task.removedAt),
+        inArray(
+          tank.siteId,
+          q
+            .select({ siteId: asked.siteId })
+            .from(asked)
+            .where(and(eq(asked.businessId, businessId), inArray(asked.id, [...tankIds]))),
+        ),
+      ),
+    )
+    .groupBy(tank.siteId, task.code);
+  return new Map(rows.map((r) => [`${r.siteId} ${r.code}`, r.tankId]));
 }
 
 /** Half of the tank's own share or more is a change; less is a topping up. */

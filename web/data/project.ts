@@ -1,5 +1,5 @@
 import { addDays, civilOf, daysBetween } from "@keel-round/core/calendar";
-import { adaptInterval, cadenceOf, everyDaysOf } from "@keel-round/core/programme";
+import { adaptInterval, cadenceOf, everyDaysOf, jobOf } from "@keel-round/core/programme";
 import { type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import {
   type Decision,
@@ -270,7 +270,7 @@ async function projectSteps(
         outcome: done ? "done" : decided ? "decided" : "skipped",
         minutes: done && counts ? minutes : null,
         dirt: state.dirt[step.id] ?? null,
-        intervalDays: known ? Math.max(0, daysBetween(known.lastDoneOn, on)) : null,
+        intervalDays: known && !known.begun ? Math.max(0, daysBetween(known.lastDoneOn, on)) : null,
         reason: done ? null : (reason ?? null),
         sector: done ? (step.sector ?? null) : null,
       },
@@ -358,26 +358,29 @@ async function rebuildTasks(
     )
     .orderBy(stepLog.onDate);
   const firm = await loadFirmJobs(tx, base.businessId);
+  const coverers = (code: string) =>
+    new Set(tasks.filter((c) => jobOf(taskOf(c, firm)).covers?.includes(code)).map((c) => c.code));
   for (const t of tasks) {
-    const mine = log.filter((r) => r.step === t.code);
+    const doneWith = coverers(t.code);
+    const mine = log.filter((r) => r.step === t.code || (r.outcome === "done" && doneWith.has(r.step)));
     if (mine.length === 0) continue;
     const lastDone = mine.findLastIndex((r) => r.outcome === "done");
     const settled = mine.findLastIndex((r) => r.outcome !== "skipped");
     const skips = mine.slice(settled + 1);
     const ratings = mine.flatMap((r) =>
-      r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : [],
+      r.step === t.code && r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : [],
     );
     const now = (r: (typeof mine)[number] | undefined) => r?.visitId === base.visitId;
-    const rated = closedNow && mine.some((r) => now(r) && r.dirt !== null);
+    const rated = closedNow && mine.some((r) => now(r) && r.step === t.code && r.dirt !== null);
     const agreed = everyDaysOf(cadenceOf(taskOf(t, firm)));
     const doneNow = now(mine[lastDone]) && mine[lastDone]?.outcome === "done";
     await tx
       .update(task)
       .set({
-        lastDoneOn: mine[lastDone]?.onDate ?? t.lastDoneOn,
+        ...(mine[lastDone] ? { lastDoneOn: mine[lastDone].onDate, begun: false } : {}),
         slips: skips.length,
         lastSkipReason: skips.at(-1)?.reason ?? null,
-        lastSector: mine.findLast((r) => r.sector !== null)?.sector ?? t.lastSector,
+        lastSector: mine.findLast((r) => r.step === t.code && r.sector !== null)?.sector ?? t.lastSector,
         // Done, it is laid out anew.
         ...(doneNow ? { pin: null, plannedOn: null } : {}),
         ...(rated ? { everyDays: adaptInterval(t.everyDays, agreed, ratings) } : {}),

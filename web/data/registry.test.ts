@@ -135,6 +135,7 @@ describe("the registry", () => {
       "water.draw",
       "water.fix-barrel",
       "water.plan-into",
+      "water.purifier-done",
       "water.start-batch",
       "water.verify-batch",
     ]);

@@ -5,7 +5,6 @@ import { count, eq } from "drizzle-orm";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import type { z } from "zod";
 import { fillKinds } from "../book/kinds";
-import type { When } from "../book/records";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
@@ -18,6 +17,7 @@ import type { Scope } from "../scope";
 import { encrypt, openUnder } from "../secrets";
 import { refreshStatus } from "../status";
 import { inTransaction, type Queries } from "../transaction";
+import type { When } from "../when";
 import { idMap, mapIds } from "./ids";
 import {
   ARCHIVE_FORMAT,

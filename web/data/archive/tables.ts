@@ -17,6 +17,7 @@ export const ARCHIVED = {
   barrel: t.barrel,
   tankKind: t.tankKind,
   firmJob: t.firmJob,
+  purifierJob: t.purifierJob,
   tank: t.tank,
   animal: t.animal,
   animalEvent: t.animalEvent,

@@ -1,7 +1,6 @@
 import { and, count, desc, eq, gt, isNull, ne } from "drizzle-orm";
 import type { AnyMySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import { fillKinds } from "../book/kinds";
-import type { When } from "../book/records";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
@@ -10,6 +9,7 @@ import { fillJobs } from "../programme/firmJobs";
 import { archiveImport, business, deskChange, job, operation, person, photo, tankStatus } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction } from "../transaction";
+import type { When } from "../when";
 import { ARCHIVED, ARCHIVED_NAMES } from "./tables";
 
 /** The last archive that was brought in and not taken back; null without one. */

@@ -7,7 +7,8 @@ import { animal, animalEvent, deskChange, person } from "../schema";
 import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
 import { inTransaction } from "../transaction";
-import { lockRow, type When } from "./records";
+import type { When } from "../when";
+import { lockRow } from "./records";
 
 /** What may happen to a group of animals. */
 export const AnimalEventSchema = z

@@ -6,7 +6,7 @@ import { accessLook, deskChange, person, site, stop, visit } from "../schema";
 import type { Scope } from "../scope";
 import { decrypt, encrypt } from "../secrets";
 import { inTransaction } from "../transaction";
-import type { When } from "./records";
+import type { When } from "../when";
 
 /** Whether a person needs the codes of a site: the office, and who has a stop there today that is not finished. */
 async function needsCodes(scope: Scope, siteId: string, today: string): Promise<boolean> {

@@ -97,7 +97,7 @@ function inWords(
     if (what)
       return {
         what: `${name}, ${what}`,
-        old: String(change.old ?? ""),
+        old: String(change.old ?? "not known"),
         new: String(change.new ?? ""),
         restorable: false,
       };

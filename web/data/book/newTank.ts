@@ -7,14 +7,16 @@ import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { writeEntries } from "../find/entries";
 import { newId } from "../ids";
+import { purifierAtSite } from "../programme/follow";
 import { giveProgramme } from "../programme/save";
 import { deskChange, source, tank } from "../schema";
 import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
 import { inTransaction } from "../transaction";
+import type { When } from "../when";
 import { firmKind } from "./kinds";
 import { brokenLinks } from "./links";
-import { MADE, type When } from "./records";
+import { MADE } from "./records";
 import { wrongWaterSentence } from "./rightWater";
 import { layTankVisits } from "./tankVisits";
 
@@ -62,17 +64,21 @@ export async function startTank(scope: Scope, input: QuickStartInput, { now, tod
       waters.find((w) => w.facts.kind === "purified") ??
       waters.find((w) => w.facts.kind === "tap" && (w.siteId === null || w.siteId === siteId));
     const id = newId();
+    const filled = { siteId, sourceId, topUpSourceId: topUp?.id ?? sourceId };
     await tx.insert(tank).values({
       id,
       businessId: scope.businessId,
-      siteId,
-      sourceId,
-      topUpSourceId: topUp?.id ?? sourceId,
+      ...filled,
       name,
       kind,
       facts,
     });
-    await giveProgramme(tx, scope.businessId, { id, book: { ...facts, kind } }, today);
+    await giveProgramme(
+      tx,
+      scope.businessId,
+      { id, book: { ...facts, kind, purifierAtSite: await purifierAtSite(tx, scope.businessId, filled) } },
+      today,
+    );
     await tx.insert(deskChange).values({
       id: newId(),
       businessId: scope.businessId,

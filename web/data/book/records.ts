@@ -7,11 +7,13 @@ import { type Which, writeEntries } from "../find/entries";
 import { groupBy } from "../groupBy";
 import { newId } from "../ids";
 import { OWN_CODE, settleJob } from "../programme/firmJobs";
+import { asksAnew, followTank } from "../programme/follow";
 import { deskChange, type firmJob, person, site, tank, visit } from "../schema";
 import type { Role, Scope } from "../scope";
 import { clientsInSight } from "../sight";
 import { refreshStatus } from "../status";
 import { inTransaction, type Queries } from "../transaction";
+import type { When } from "../when";
 import { recordsInSight } from "./inSight";
 import { brokenLinks } from "./links";
 import { wrongWaters } from "./rightWater";
@@ -51,12 +53,6 @@ export class Later {
 }
 
 const STATUS_CHUNK = 300;
-
-/** The day and instant of a change. */
-export interface When {
-  readonly now: Date;
-  readonly today: string;
-}
 
 /** A save that came too late: what somebody else changed meanwhile, by field. */
 interface Stale {
@@ -291,6 +287,30 @@ export async function updateRow(
     ...confirmations.map((key) => ({ entity, entityId: row.id, field: `confirmed:${key}`, old: false, new: true })),
   ]);
   if (entity === "job") await settleJob(tx, scope, row as unknown as typeof firmJob.$inferSelect, row.id);
+  if (entity === "tank" && asksAnew(keys)) {
+    const tankRow = row as unknown as typeof tank.$inferSelect;
+    const followed = await followTank(
+      tx,
+      scope.businessId,
+      row.id,
+      tankRow,
+      { ...tankRow, ...columns },
+      { now, today },
+    );
+    await writeChanges(
+      tx,
+      scope,
+      batchId,
+      now,
+      followed.map(({ code, active }) => ({
+        entity,
+        entityId: row.id,
+        field: `job:${code}`,
+        old: !active,
+        new: active,
+      })),
+    );
+  }
   const tankIds = await tanksOf(tx, scope.businessId, entity, row.id, row, { ...row, ...columns });
   if (later) {
     later.note(tankIds);

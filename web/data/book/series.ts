@@ -8,7 +8,8 @@ import { technicians } from "../people";
 import { business, deskChange, person, series, stop, tank, visit } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction } from "../transaction";
-import { lockRow, type When } from "./records";
+import type { When } from "../when";
+import { lockRow } from "./records";
 
 /** How the visits of a site recur. */
 export const RecurSchema = z.object({

@@ -2,13 +2,13 @@ import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { dueOn, mergeId, mergeTasks, performerOf } from "@keel-round/core/programme";
 import { and, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
-import type { When } from "../book/records";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
 import { deskChange, person, task } from "../schema";
 import type { Scope } from "../scope";
 import { lockTank } from "../tanks";
 import { inTransaction } from "../transaction";
+import type { When } from "../when";
 import { laySite } from "./layJobs";
 import { loadYear } from "./yearAhead";
 

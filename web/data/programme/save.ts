@@ -17,7 +17,6 @@ import {
 import type { TankKind } from "@keel-round/core/tank";
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
-import type { When } from "../book/records";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
 import { taskOf } from "../planInputs";
@@ -26,6 +25,7 @@ import type { Scope } from "../scope";
 import { refreshStatus } from "../status";
 import { lockTank } from "../tanks";
 import { inTransaction, type Queries } from "../transaction";
+import type { When } from "../when";
 import { type FirmJobs, jobsOfKind, loadFirmJobs } from "./firmJobs";
 import { laySite } from "./layJobs";
 
@@ -41,6 +41,8 @@ export const ProgrammeSchema = z.object({
         when: z.string().max(160).optional(),
         by: z.enum(PERFORMERS).optional(),
         minutes: z.number().positive("A job takes some time.").max(480).nullable().optional(),
+        /** The day it was last done, as somebody tells it. */
+        lastDoneOn: z.iso.date("That day does not exist.").optional(),
         /** Back to what was agreed, whatever dirt has made of it. */
         forget: z.boolean().optional(),
       }),
@@ -73,7 +75,7 @@ export async function saveProgramme(
       const row =
         rows.find((r) => r.code === change.code) ??
         (await begin(tx, scope, tank.id, change.code, firm, { now, today }));
-      const { set, said, problem } = changedTo(row, change, firm, now);
+      const { set, said, problem } = changedTo(row, change, firm, { now, today });
       if (problem) issues[change.code] = [problem];
       lines.push(...said.map((l) => ({ ...l, field: `job:${change.code}${l.field}` })));
       if (Object.keys(set).length > 0) await tx.update(task).set(set).where(eq(task.id, row.id));
@@ -100,7 +102,7 @@ export async function saveProgramme(
 }
 
 /** What a job is set to, and how the history tells it. */
-function changedTo(row: TaskRow, change: Change, firm: FirmJobs, now: Date) {
+function changedTo(row: TaskRow, change: Change, firm: FirmJobs, { now, today }: When) {
   const before = taskOf(row, firm);
   const job = firm.jobOf(row.code) ?? jobOf({ code: row.code });
   const set: Partial<typeof task.$inferInsert> = {};
@@ -116,6 +118,12 @@ function changedTo(row: TaskRow, change: Change, firm: FirmJobs, now: Date) {
   if (change.minutes !== undefined && change.minutes !== row.minutes) {
     set.minutes = change.minutes;
     said.push({ field: ":minutes", old: row.minutes ?? job.minutes, new: change.minutes ?? job.minutes });
+  }
+  if (change.lastDoneOn !== undefined && (row.begun || change.lastDoneOn !== row.lastDoneOn)) {
+    if (change.lastDoneOn > today) return { set, said, problem: "That day has not come yet." };
+    set.lastDoneOn = change.lastDoneOn;
+    set.begun = false;
+    said.push({ field: ":last done", old: row.begun ? null : row.lastDoneOn, new: change.lastDoneOn });
   }
   const was = sayCadence(cadenceOf(before), row.giveDays);
   if (change.forget) {
@@ -160,13 +168,14 @@ async function begin(
 }
 
 /** A job as a programme begins with it. */
-function begun(code: string, job: Job, today: string) {
+export function begun(code: string, job: Job, today: string) {
   const test = typeof job.result === "object" && job.cadence.by === "time";
   return {
     code,
     everyDays: job.everyDays,
     giveDays: job.giveDays,
     lastDoneOn: test ? addDays(today, -job.everyDays) : today,
+    begun: true,
   };
 }
 
@@ -193,6 +202,7 @@ export async function giveProgramme(
       everyDays: job.everyDays,
       giveDays: job.giveDays,
       lastDoneOn: from.get(code) ?? today,
+      begun: true,
     })),
   );
 }

@@ -221,6 +221,28 @@ export const saltBatch = mysqlTable(
   ],
 );
 
+/** When a job that belongs to the firm's own purifier was last done, and what was measured with it. */
+export const purifierJob = mysqlTable(
+  "purifier_job",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    sourceId: uuid("source_id").notNull(),
+    code: varchar("code", { length: 60 }).notNull(),
+    lastDoneOn: civilDate("last_done_on").notNull(),
+    tdsMgL: double("tds_mg_l"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("purifier_job_uq").on(t.businessId, t.sourceId, t.code),
+    foreignKey({
+      name: "purifier_job_source_fk",
+      columns: [t.businessId, t.sourceId],
+      foreignColumns: [source.businessId, source.id],
+    }),
+  ],
+);
+
 /** A job of the programme library as the firm has it: its own copy of a library job, or one of its own. */
 export const firmJob = mysqlTable(
   "firm_job",
@@ -421,6 +443,8 @@ export const task = mysqlTable(
     everyDays: int("every_days").notNull(),
     giveDays: int("give_days").notNull(),
     lastDoneOn: civilDate("last_done_on").notNull(),
+    /** Nobody is known to have done it: the day is only where counting began. */
+    begun: boolean("begun").notNull().default(false),
     slips: int("slips").notNull().default(0),
     lastSkipReason: varchar("last_skip_reason", { length: 400 }),
     lastSector: int("last_sector").notNull().default(0),

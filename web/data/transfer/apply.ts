@@ -1,13 +1,15 @@
 import type { Entity, Values } from "@keel-round/core/book";
 import { quickStart, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import { and, eq, sql } from "drizzle-orm";
-import { insertRecord, Later, lockRow, updateRow, type When } from "../book/records";
+import { insertRecord, Later, lockRow, updateRow } from "../book/records";
 import { stores } from "../book/stores";
 import { db } from "../connection";
+import { purifierAtSite } from "../programme/follow";
 import { giveProgramme } from "../programme/save";
 import { importReading, reading } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction, type Queries } from "../transaction";
+import type { When } from "../when";
 import { type ImportFile, type ImportRow, progress, rowChunks } from "./rows";
 
 /**
@@ -45,7 +47,12 @@ async function publishRecords(
         const more = facts ? { facts } : {};
         const id = await insertRecord(tx, scope, entity, values, more, when, file.id, later);
         if (facts) {
-          const book = { ...facts, kind: values.kind as TankKind };
+          const filled = values as { siteId: string; sourceId: string; topUpSourceId: string };
+          const book = {
+            ...facts,
+            kind: values.kind as TankKind,
+            purifierAtSite: await purifierAtSite(tx, scope.businessId, filled),
+          };
           await giveProgramme(tx, scope.businessId, { id, book }, when.today);
         }
       }

@@ -1,12 +1,13 @@
 import { type CellStyle, type ColumnMeaning, targetsOf } from "@keel-round/core/transfer";
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
-import { undoBatch, type When } from "../book/records";
+import { undoBatch } from "../book/records";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { enqueue } from "../jobs";
 import { importFile, importReading, importRow, person } from "../schema";
 import { type Scope, scopeOfUser } from "../scope";
 import { inTransaction } from "../transaction";
+import type { When } from "../when";
 import { applyFile, takeBackReadings } from "./apply";
 import { checkReadings } from "./checkReadings";
 import { checkRecords } from "./checkRecords";

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { PlanIntoSchema, planInto } from "@/data/bench";
 import { defineAction } from "@/data/define";
 import { DrawSchema, draw, fixContents, StartBatchSchema, startBatch, VerifySchema, verifyBatch } from "@/data/mixing";
+import { PurifierDoneSchema, purifierDone } from "@/data/purifierUpkeep";
 import { whenOf } from "@/data/when";
 
 const ROLES = ["office", "technician"] as const;
@@ -42,6 +43,15 @@ export const drawAction = defineAction({
   input: DrawSchema,
   foreign: (ids) => ({ barrelId: ids.barrelId, litres: 1 }),
   run: (scope, input) => draw(scope, input, whenOf(scope)),
+});
+
+/** Tells when a job of the firm's own purifier was done. */
+export const purifierDoneAction = defineAction({
+  name: "water.purifier-done",
+  roles: ROLES,
+  input: PurifierDoneSchema,
+  foreign: (ids) => ({ sourceId: ids.barrelId, code: "resin", on: "2026-01-01" }),
+  run: (scope, input) => purifierDone(scope, input, whenOf(scope)),
 });
 
 /** Plans a change of the bench into the next visit, or takes it back. */

@@ -1,8 +1,10 @@
 import { addDays, civilOf, instantOf, isCivilDate } from "@keel-round/core/calendar";
 import { loadRoom } from "@/data/mixing";
 import { pageScope } from "@/data/pageScope";
+import { loadPurifierUpkeep } from "@/data/purifierUpkeep";
 import { whenOf } from "@/data/when";
 import { MixingRoom } from "@/places/water/MixingRoom";
+import { PurifierUpkeep } from "@/places/water/PurifierUpkeep";
 import { WaterNav } from "@/places/water/WaterNav";
 
 /** Vans are loaded as the day begins. */
@@ -17,7 +19,10 @@ export default async function MixingPage({ searchParams }: { searchParams: Promi
   const { on: asked = "" } = await searchParams;
   const [first, last] = [addDays(today, 1), addDays(today, AHEAD)];
   const on = isCivilDate(asked) && asked >= first && asked <= last ? asked : first;
-  const { barrels, sources, demand, hours } = await loadRoom(scope, today, on);
+  const [{ barrels, sources, demand, hours }, upkeep] = await Promise.all([
+    loadRoom(scope, today, on),
+    loadPurifierUpkeep(scope, today),
+  ]);
   return (
     <>
       <WaterNav here="/water/mixing" />
@@ -40,6 +45,7 @@ export default async function MixingPage({ searchParams }: { searchParams: Promi
         after={on < last ? addDays(on, 1) : null}
         units={scope.units}
       />
+      <PurifierUpkeep purifiers={upkeep} today={today} />
     </>
   );
 }

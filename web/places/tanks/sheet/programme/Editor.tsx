@@ -181,7 +181,7 @@ function Rows({
         </Cell>
         <Cell verticalAlign="top">{job.by}</Cell>
         <Cell whiteSpace="nowrap" verticalAlign="top">
-          {sayDay(job.lastDoneOn)}
+          {job.lastDoneOn === null ? <Span color="soft">not known</Span> : sayDay(job.lastDoneOn)}
         </Cell>
         <Cell verticalAlign="top" color={late > job.task.giveDays ? "ochre" : "inherit"}>
           {job.waits ? <Span color="soft">waits</Span> : <Span whiteSpace="nowrap">{sayDay(job.due)}</Span>}
@@ -206,7 +206,7 @@ function Rows({
       {open && (
         <tr>
           <Cell colSpan={COLUMNS} bg="corallineWash" px="14px">
-            <JobForm job={job} tankId={tankId} board={board} save={save} />
+            <JobForm job={job} tankId={tankId} board={board} today={today} save={save} />
           </Cell>
         </tr>
       )}

@@ -33,16 +33,19 @@ export function JobForm({
   job,
   tankId,
   board,
+  today,
   save,
 }: {
   job: ProgrammeJob;
   tankId: string;
   board: Board | null;
+  today: string;
   save: (change: object) => Promise<string | null>;
 }) {
   const [when, setWhen] = useState(job.when);
   const [by, setBy] = useState<Performer>(job.by);
   const [minutes, setMinutes] = useState(String(job.minutes ?? job.firmMinutes));
+  const [lastDone, setLastDone] = useState(job.lastDoneOn ?? "");
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const read = useMemo(() => parseCadence(when), [when]);
@@ -53,10 +56,11 @@ export function JobForm({
       ...job.task,
       by,
       cadence: read.cadence,
+      lastDoneOn: lastDone || job.task.lastDoneOn,
       everyDays: same ? job.task.everyDays : everyDaysOf(read.cadence),
       giveDays: read.giveDays ?? job.task.giveDays,
     };
-  }, [read, when, by, job]);
+  }, [read, when, by, lastDone, job]);
   const preview = useMemo(
     () => (changed && board ? previewOf(tankId, changed, board) : null),
     [changed, board, tankId],
@@ -100,7 +104,7 @@ export function JobForm({
             ))}
           </Flex>
         </Box>
-        <Box w="160px">
+        <Box w="140px">
           <FieldRow label="Done by">
             <Choice value={by} onChange={(e) => setBy(e.target.value as Performer)}>
               {PERFORMERS.map((p) => (
@@ -109,6 +113,11 @@ export function JobForm({
                 </option>
               ))}
             </Choice>
+          </FieldRow>
+        </Box>
+        <Box w="170px">
+          <FieldRow label="Last done">
+            <TextInput type="date" value={lastDone} max={today} onChange={(e) => setLastDone(e.target.value)} />
           </FieldRow>
         </Box>
         <Box w="130px">
@@ -131,6 +140,7 @@ export function JobForm({
             send({
               ...(when.trim() === job.when ? {} : { when }),
               ...(by === job.by ? {} : { by }),
+              ...(lastDone === "" || lastDone === job.lastDoneOn ? {} : { lastDoneOn: lastDone }),
               ...(mins === (job.minutes ?? job.firmMinutes) ? {} : { minutes: mins === job.firmMinutes ? null : mins }),
             })
           }

@@ -49,6 +49,11 @@ export function ProgrammeTab({
     .sort((a, b) => a.due.localeCompare(b.due) || a.name.localeCompare(b.name));
   const slipped = jobs.filter((j) => j.slips > DECIDE_AFTER_SLIPS);
   const present = new Set(jobs.map((j) => j.code));
+  const elsewhere = (year?.tanks ?? []).flatMap((t) =>
+    t.id === sheet.row.id
+      ? []
+      : t.tasks.filter((k) => jobOf(k).onceAtSite).map((k) => ({ code: k.code, tank: t.name, name: jobOf(k).name })),
+  );
   return (
     <Box>
       {year && (
@@ -76,7 +81,7 @@ export function ProgrammeTab({
         tankId={sheet.row.id}
         jobs={jobs}
         offered={library
-          .filter((l) => !present.has(l.code))
+          .filter((l) => !present.has(l.code) && !elsewhere.some((e) => e.code === l.code))
           .map(({ code, job, ofKind }) => ({
             code,
             name: job.name,
@@ -87,6 +92,12 @@ export function ProgrammeTab({
         today={today}
         editable={editable}
       />
+      {elsewhere.length > 0 && (
+        <Box color="soft" fontSize="14px" mt="10px" maxW="72ch">
+          Done once for the whole site, with another tank:{" "}
+          {elsewhere.map((e) => `${e.name.charAt(0).toLowerCase()}${e.name.slice(1)} (${e.tank})`).join(", ")}.
+        </Box>
+      )}
     </Box>
   );
 }
@@ -116,7 +127,7 @@ function jobLine(
       daysOf(cadence) !== null && cadence.by === "time" && agreed !== task.everyDays
         ? { agreed, now: task.everyDays }
         : null,
-    lastDoneOn: task.lastDoneOn,
+    lastDoneOn: task.begun ? null : task.lastDoneOn,
     due: dueOn(task),
     waits: isWaiting(task),
     calledBy: task.calledBy ?? null,

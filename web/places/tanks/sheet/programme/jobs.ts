@@ -16,7 +16,8 @@ export interface ProgrammeJob {
   readonly firmMinutes: number;
   /** Where dirt has moved the interval, from what was agreed. */
   readonly learnt: { readonly agreed: number; readonly now: number } | null;
-  readonly lastDoneOn: string;
+  /** Null where nobody is known to have done it. */
+  readonly lastDoneOn: string | null;
   readonly due: string;
   readonly waits: boolean;
   readonly calledBy: string | null;

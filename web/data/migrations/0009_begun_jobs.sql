@@ -1,0 +1,1 @@
+ALTER TABLE `task` ADD `begun` boolean DEFAULT false NOT NULL;
