@@ -72,6 +72,11 @@ test("a client gets another site, and the site its recurring visits", async ({ a
   await page.getByLabel("Unload and load").fill("8");
   await page.getByLabel("Waste water goes to").selectOption("garden");
   await page.getByLabel("Bucket or barrel").fill("20");
+  // Whether there is hot water is asked, and never taken for a no.
+  await expect(page.getByLabel("Hot water at the tap")).toHaveValue("");
+  await page.getByRole("button", { name: "Make this site" }).click();
+  await expect(page.getByText("Hot water at the tap: say yes or no.")).toBeVisible();
+  await page.getByLabel("Hot water at the tap").selectOption("yes");
   await page.getByRole("button", { name: "Make this site" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Ormond boathouse");
   await expect(page.getByLabel("May be worked in")).toHaveValue("Mon–Fri 09:00–17:00");

@@ -286,6 +286,7 @@ function addSite(
   const window = { from: minuteOf(story.window[0]), to: minuteOf(story.window[1]) };
   const { codes, ...details } = siteDetails[story.site] ?? {};
   rows.add(t.site, {
+    hotWater: true,
     ...details,
     ...(codes ? { accessCodes: encrypt(codes, siteId) } : {}),
     id: siteId,

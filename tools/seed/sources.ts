@@ -20,12 +20,26 @@ export const waters: Readonly<Record<string, Water>> = {
       [352, { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, temperature: 11 }],
       [214, { nitrate: 5, ph: 7.7, alkalinity: 7.2, gh: 11, temperature: 13 }],
       [121, { nitrate: 6, ph: 7.5, alkalinity: 7.4, gh: 11, temperature: 18 }],
-      [18, { nitrate: 8, ph: 7.6, alkalinity: 7.5, gh: 11.5, phosphate: 0.1, ammonia: 0, temperature: 11 }],
+      [
+        18,
+        {
+          nitrate: 8,
+          ph: 7.6,
+          alkalinity: 7.5,
+          gh: 11.5,
+          phosphate: 0.1,
+          ammonia: 0,
+          chlorine: 0.1,
+          chloramine: 2.6,
+          temperature: 11,
+        },
+      ],
     ],
     coldC: 11,
     canWarm: true,
-    chloramineFactor: 2,
-    conditioner: { name: "Conditioner A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true },
+    chloramineFactor: 1,
+    // What was measured asks for 1.8 doses of it.
+    conditioner: { name: "Conditioner A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true, removesMgL: 1.5 },
   },
   "ormond-tap": {
     name: "Tap",
@@ -112,6 +126,7 @@ export const waters: Readonly<Record<string, Water>> = {
       batches: 0,
       readyMinutes: 60,
       keepsDays: 14,
+      scoopGrams: 145,
     },
   },
   "rich-mix": {

@@ -1,3 +1,4 @@
+import type { VisitOp } from "@keel-round/core/visit";
 import { eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -5,7 +6,7 @@ import { walkThrough } from "../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { db } from "./connection";
 import type { Refused } from "./define";
-import { job, operation, reading, visit, waterChange } from "./schema";
+import { finding, job, operation, reading, tank, visit, waterChange } from "./schema";
 import type { Scope } from "./scope";
 
 let ines: Scope;
@@ -31,6 +32,61 @@ beforeAll(async () => {
     ...(await visitsOf(businessId, "Lanehead Clinic", demo.today)),
     ...(await visitsOf(businessId, "Town Museum", demo.today)),
   ];
+});
+
+describe("a visit that is closed", () => {
+  const closing = async (siteName: string, facts?: (f: (typeof tank.$inferSelect)["facts"]) => typeof f) => {
+    const visits = await visitsOf(businessId, siteName, (await demoBusiness()).today);
+    const [v] = visits;
+    if (!v) throw new Error(`No visit of ${siteName}`);
+    const [row] = await db().select().from(tank).where(eq(tank.id, v.tankId));
+    if (facts && row)
+      await db()
+        .update(tank)
+        .set({ facts: facts(row.facts) })
+        .where(eq(tank.id, v.tankId));
+    return visits.filter((x) => x.tankId === v.tankId);
+  };
+  const close = async (v: Awaited<ReturnType<typeof visitsOf>>[number], ...between: VisitOp["body"][]) => {
+    const { plan } = await planOf(businessId, v);
+    await new Phone(ines, v.visitId).say(
+      { type: "start" },
+      { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan },
+      ...between,
+      { type: "close" },
+    );
+    return plan;
+  };
+
+  test("told its litres after the new water was read, counts that reading as one of the new water", async () => {
+    const [v] = await closing("Kettle Diner");
+    if (!v) throw new Error("no visit");
+    const [before, after] = [v7(), v7()];
+    await close(v, nitrate(before, "40"), { type: "tick", step: "refill" }, nitrate(after, "22"), {
+      type: "litres",
+      outL: 40,
+      inL: 40,
+    });
+    const [change] = await db().select().from(waterChange).where(eq(waterChange.visitId, v.visitId));
+    const read = (await readingsOf(v.visitId)).find((r) => r.id === after);
+    expect(change?.at.getTime()).toBeLessThan(read?.takenAt.getTime() ?? 0);
+  });
+
+  test("over a sump without room for the run-back leaves one finding, and not a second one", async () => {
+    const high = (f: (typeof tank.$inferSelect)["facts"]) =>
+      f.sump ? { ...f, sump: { ...f.sump, runningLevelM: f.sump.heightM - 0.01 } } : f;
+    const [first, second] = await closing("Ilves Dental", high);
+    if (!first || !second) throw new Error("no visits");
+    const found = async () =>
+      (await db().select().from(finding).where(eq(finding.tankId, first.tankId))).filter((f) =>
+        f.text.startsWith("The sump has too little room"),
+      );
+    expect((await close(first)).water.runBack?.tight).toBe(true);
+    expect((await found()).map((f) => [f.kind, f.state])).toEqual([["safety", "open"]]);
+    const plan = await close(second);
+    expect(plan.steps.map((s) => s.title).join(" ")).toContain("Look again: The sump has too little room");
+    expect(await found()).toHaveLength(1);
+  });
 });
 
 describe("a batch of operations", () => {

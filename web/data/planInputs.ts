@@ -389,6 +389,7 @@ function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput[
     drain,
     bucketL,
     hygieneLast,
+    ...(row.hotWater === null ? { askHotWater: true as const } : {}),
     ...(floors ? { floors } : {}),
     ...(pets ? { pets } : {}),
     ...(drainDistanceM === null ? {} : { drainDistanceM }),

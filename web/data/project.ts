@@ -59,6 +59,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
   if (state.closedAt) await projectLeftOff(tx, base, state);
   if (state.closedAt && plan) {
     await projectSteps(tx, base, state, plan.plan, on, closedNow);
+    if (closedNow && plan.plan.water.runBack?.tight) await findNoRoom(tx, base, state.closedAt);
     if (closedNow) await laySite(tx, scope.businessId, row.tank.siteId, addDays(on, 1));
   }
   if (state.batch) {
@@ -145,7 +146,7 @@ async function projectChange(
   await tx.insert(waterChange).values({
     ...base,
     id: newId(),
-    at: new Date(state.litres.at),
+    at: changedAt(state, Date.parse(state.litres.at)),
     onDate: on,
     outL,
     inL: state.litres.inL,
@@ -159,6 +160,12 @@ async function projectChange(
     ),
     chemistry: sourceRow.facts.chemistry,
   });
+}
+
+/** A change whose litres were told late was made before the first reading of the new water all the same. */
+function changedAt(state: VisitState, toldAt: number): Date {
+  const after = state.readings.flatMap((r) => (r.after ? [Date.parse(r.at) - 1000] : []));
+  return new Date(Math.min(toldAt, ...after));
 }
 
 async function projectLevel(
@@ -223,6 +230,36 @@ async function projectLeftOff(tx: Queries, base: Base, state: VisitState): Promi
       .ignore()
       .values({ ...base, id: v5(gear, base.visitId), kind: "equipment", text, state: "open", seenAt: new Date(g.at) });
   }
+}
+
+/** Without figures: whoever reads it has their own units, and the plan says the litres. */
+const NO_ROOM = "The sump has too little room for what runs back when the return stops: have its running level lowered";
+
+/** A sump that can overflow is a finding until it is mended, said once. */
+async function findNoRoom(tx: Queries, base: Base, at: string): Promise<void> {
+  const [known] = await tx
+    .select({ id: finding.id })
+    .from(finding)
+    .where(
+      and(
+        eq(finding.businessId, base.businessId),
+        eq(finding.tankId, base.tankId),
+        eq(finding.text, NO_ROOM),
+        inArray(finding.state, ["open", "carried", "owner"]),
+      ),
+    );
+  if (known) return;
+  await tx
+    .insert(finding)
+    .ignore()
+    .values({
+      ...base,
+      id: v5("no room", base.visitId),
+      kind: "safety",
+      text: NO_ROOM,
+      state: "open",
+      seenAt: new Date(at),
+    });
 }
 
 /** Steps with the minutes between their ticks, and the jobs of the programme that follow from them. */

@@ -110,7 +110,7 @@ describe("a technician", () => {
     const { id: siteId } = await createRecord(
       ines,
       "site",
-      { ...place, drain: "sewer", setUpMinutes: 5, bucketL: 20 },
+      { ...place, drain: "sewer", setUpMinutes: 5, bucketL: 20, hotWater: true },
       when(),
     );
     expect((await loadRecord(tobiah, "site", siteId)).record.name).toBe("Bittern Lodge");

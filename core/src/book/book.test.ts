@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import { METRIC, type UnitPreference } from "../units/index.ts";
 import {
   ENTITIES,
+  emptyValue,
   type Field,
   FieldError,
   type FieldValue,
@@ -74,6 +75,10 @@ describe("a field", () => {
     expect(sayField(field("tank", "display.runningLevelM"), 0.508, US)).toBe("20.0 in");
     expect(sayField(field("site", "drain"), "septic", METRIC)).toBe("a septic tank: never salt water");
     expect(sayField(field("site", "hotWater"), false, METRIC)).toBe("no");
+    // What has to be answered is asked, and nobody's silence is a no.
+    expect(() => readField(field("site", "hotWater"), "", METRIC)).toThrow("say yes or no");
+    expect(emptyValue(field("site", "hotWater"))).toBeNull();
+    expect(readField(field("source", "canWarm"), "", METRIC)).toBe(false);
     expect(sayField(field("site", "clientId"), "x", METRIC, () => "Ilves Dental")).toBe("Ilves Dental");
     expect(sayField(field("client", "phone"), "", METRIC)).toBe("nothing");
     const band = {

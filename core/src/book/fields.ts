@@ -230,13 +230,14 @@ export function writeList(
 }
 
 /** What a field holds when nothing is known of it. */
-export function emptyValue({ type }: Field): FieldValue {
+export function emptyValue({ type, required }: Field): FieldValue {
   switch (type.kind) {
     case "text":
     case "email":
       return "";
     case "yes-no":
-      return false;
+      // What has to be answered is not answered with "no" by nobody.
+      return required ? null : false;
     case "windows":
       return {};
     case "many":
@@ -261,6 +262,7 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
   if (type.kind === "windows") return parseWindows(typed);
   if (type.kind === "yes-no") {
     const word = typed.toLowerCase();
+    if (word === "" && field.required) throw new FieldError(`${field.label}: say yes or no.`);
     if (YES.has(word)) return true;
     if (NO.has(word)) return false;
     throw new FieldError(`“${typed}” is neither yes nor no.`);

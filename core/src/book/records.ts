@@ -113,7 +113,7 @@ const site: RecordKind = {
     { key: "drainDistanceM", label: "Hose to the drain", type: number("m", 0, 200, 0), group: "Water" },
     { key: "drainDropM", label: "Drop to the drain", type: number("m", -20, 50, 1), group: "Water" },
     { key: "tapDistanceM", label: "Hose to the tap", type: number("m", 0, 200, 0), group: "Water" },
-    { key: "hotWater", label: "Hot water at the tap", type: yesNo, group: "Water" },
+    { key: "hotWater", label: "Hot water at the tap", type: yesNo, group: "Water", required: true },
     {
       key: "bucketL",
       label: "Bucket or barrel",
@@ -693,6 +693,13 @@ const source: RecordKind = {
       type: number("mL", 0.1, 5000, 1),
       group: "Conditioner",
     },
+    {
+      key: "conditioner.removesMgL",
+      label: "The label's dose removes, chlorine",
+      type: number("mg/L", 0.1, 20, 2),
+      hint: "With it, the dose follows the chlorine and chloramine that were measured.",
+      group: "Conditioner",
+    },
     { key: "conditioner.bindsAmmonia", label: "Binds the ammonia it frees", type: yesNo, group: "Conditioner" },
     {
       key: "minerals.name",
@@ -715,6 +722,13 @@ const source: RecordKind = {
       label: "May be used after",
       type: number("min", 0, 10_000, 0),
       hint: "Some are used as soon as they are clear, others stand for hours.",
+      group: "Salt",
+    },
+    {
+      key: "salt.scoopGrams",
+      label: "One level scoop weighs",
+      type: number("g", 1, 20_000, 0),
+      hint: "Weigh it once: grams are then told in scoops as well.",
       group: "Salt",
     },
     { key: "salt.keepsDays", label: "Keeps for", type: number("days", 0.1, 365, 0), group: "Salt" },

@@ -18,7 +18,7 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
       case "date":
         return z.iso.date("That day does not exist.");
       case "yes-no":
-        return z.boolean();
+        return z.boolean(`${field.label}: say yes or no.`);
       case "choice":
         return z.enum(type.options.map(([value]) => value) as [string, ...string[]]);
       case "many":

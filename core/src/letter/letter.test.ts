@@ -113,6 +113,21 @@ describe("trim as a sentence", () => {
   });
 });
 
+describe("a second reading, of the new water", () => {
+  test("stands beside the one before it", () => {
+    const read = (id: string, text: string) =>
+      ({ type: "reading", id, parameter: "nitrate", text, unit: "mg/L", method: "liquid kit" }) as const;
+    const { measured } = letter([
+      read("0199b5c6-0000-7000-8000-000000000001", "40"),
+      { type: "tick", step: "refill" },
+      read("0199b5c6-0000-7000-8000-000000000002", "22"),
+    ]);
+    const nitrate = measured.find((m) => m.parameter === "nitrate");
+    expect(nitrate?.shown.replaceAll("\u00a0", " ")).toBe("40.0 mg/L");
+    expect(nitrate?.note.replaceAll("\u00a0", " ")).toContain("22.0 mg/L after the change");
+  });
+});
+
 describe("what was done, seen and is asked", () => {
   test("litres with their share, jobs that were ticked, and those left with their reason", () => {
     const { done } = letter([

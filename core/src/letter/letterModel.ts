@@ -72,6 +72,8 @@ const MEANS: Record<Parameter, string> = {
   phosphate: "what feeds algae",
   flow: "how much water the pump moves",
   tds: "how pure the water for topping up is",
+  chlorine: "what the supplier keeps the tap clean with",
+  chloramine: "chlorine bound to ammonia, from the tap",
 };
 
 const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> = {

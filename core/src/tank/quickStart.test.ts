@@ -47,6 +47,15 @@ describe("seven answers", () => {
       { numRuns: 300 },
     ));
 
+  test("have a visit see what really hangs there, until it was confirmed", () => {
+    const facts = quickStart({ kind: "stony-coral", vessel: box, sump: true, startedOn: "2022-01-01" });
+    const look = (assumed: readonly string[]) =>
+      planVisit(inputOf({ ...bookOf("stony-coral"), ...facts, assumed })).steps.find((s) => s.id === "hangs");
+    expect(look(facts.assumed ?? [])?.reason).toContain("skimmer");
+    expect(look(["lidded"])?.reason).toContain("no lid");
+    expect(look(["material", "bands"])).toBeUndefined();
+  });
+
   test("say what was not answered, and that widens the volume until it is confirmed or measured", () => {
     const facts = quickStart({ kind: "stony-coral", vessel: box, sump: true, startedOn: "2026-01-01" });
     expect(facts.assumed).toEqual(expect.arrayContaining(["display.rockKg", "sump.lengthM", "bands", "material"]));

@@ -198,6 +198,7 @@ export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers
       ...(sump ? SUMP_FIELDS : []),
       "material",
       "lidded",
+      "gear",
       "targetC",
       "targetPsu",
       "evaporationLPerDay",

@@ -1,5 +1,6 @@
 import {
   type Entity,
+  emptyValue,
   type Field,
   FieldError,
   type FieldType,
@@ -121,6 +122,8 @@ const PARAMETER_ALSO: Readonly<Record<Parameter, readonly string[]>> = {
   phosphate: ["po4"],
   flow: ["flow rate", "return flow"],
   tds: ["dissolved solids"],
+  chlorine: ["cl2", "free cl"],
+  chloramine: ["combined chlorine", "combined cl", "monochloramine"],
 };
 
 const readingTargets: readonly Target[] = [
@@ -229,7 +232,8 @@ export function readCell(field: Field, text: string, unit: string | null, style:
   const cell = unguardText(text.trim());
   if (cell !== "" && cell === text.trim() && isFormula(cell))
     throw new FieldError("This cell holds a formula. Paste its value instead.");
-  if (cell === "") return type.kind === "list" ? [] : readField(field, "", METRIC);
+  if (cell === "")
+    return type.kind === "list" || type.kind === "yes-no" ? emptyValue(field) : readField(field, "", METRIC);
   if (type.kind === "list") return readListCell(type.columns, cell);
   if (type.kind === "date") return readMoment(cell, style.dateOrder).date;
   if (!("low" in type)) return readField(field, cell, METRIC);

@@ -7,8 +7,8 @@ import {
 } from "../water/seawater.ts";
 
 /**
- * What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L, L/h; ammonia as nitrogen. The flow is that
- * of the return, what is dissolved that of the purified water.
+ * What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L, L/h; ammonia as nitrogen, chloramine as
+ * chlorine. The flow is that of the return, what is dissolved that of the purified water.
  */
 export const PARAMETERS = [
   "temperature",
@@ -24,6 +24,8 @@ export const PARAMETERS = [
   "phosphate",
   "flow",
   "tds",
+  "chlorine",
+  "chloramine",
 ] as const;
 export type Parameter = (typeof PARAMETERS)[number];
 
@@ -257,6 +259,25 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     // A meter's "ppm" is mg/L.
     units: [same("mg/L", 0), same("ppm", 0)],
     methods: [{ method: "meter", absolute: 2 }],
+  },
+  chlorine: {
+    label: "Free chlorine",
+    unit: "mg/L",
+    decimals: 2,
+    plausible: [0, 20],
+    step: 0.05,
+    units: [same("mg/L", 2), same("ppm", 2)],
+    methods: [LIQUID, PHOTOMETER, STRIP],
+  },
+  chloramine: {
+    // Total less free chlorine.
+    label: "Chloramine (combined chlorine)",
+    unit: "mg/L",
+    decimals: 2,
+    plausible: [0, 20],
+    step: 0.05,
+    units: [same("mg/L", 2), same("ppm", 2)],
+    methods: [LIQUID, PHOTOMETER, STRIP],
   },
 };
 

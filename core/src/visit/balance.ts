@@ -1,6 +1,7 @@
 import type { Parameter } from "../units/index.ts";
 import { effectiveShare } from "../water/index.ts";
 import { CEILINGS } from "./change.ts";
+import { leftByConditioner } from "./disinfected.ts";
 import type { WaterSource } from "./inputs.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 
@@ -55,7 +56,10 @@ const EMPTY: readonly WaterSource["kind"][] = ["purified"];
  */
 export function bringsOf(source: WaterSource, parameter: Parameter, tankValue: number): number {
   const known = source.chemistry[parameter];
-  if (known !== undefined) return known;
+  // Chloramine is broken into ammonia, which stays in the water unless the conditioner binds it.
+  const freed = parameter === "ammonia" ? leftByConditioner(source).freedMgL : 0;
+  if (known !== undefined) return known + freed;
+  if (freed > 0) return freed;
   if (CEILINGS.includes(parameter) || EMPTY.includes(source.kind)) return 0;
   return parameter === "salinity" && source.kind !== "mix" && source.kind !== "natural-sea" ? 0 : tankValue;
 }

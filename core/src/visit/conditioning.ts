@@ -1,4 +1,4 @@
-import { conditionerMl } from "../water/index.ts";
+import { conditionerMl, conditionerTimes } from "../water/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";
 import type { WaterSource } from "./inputs.ts";
 import type { Pour } from "./pour.ts";
@@ -11,14 +11,17 @@ const FROM_TAP: readonly WaterSource["kind"][] = ["tap", "tap-minerals"];
 const ONE_DOSE_SHARE = 0.25;
 const PORTIONS = 4;
 
-const dose = (source: WaterSource, treatedL: number): Worked | null =>
-  source.conditioner && treatedL > 0
-    ? worked("conditioner-ml", conditionerMl(source.conditioner, treatedL, source.chloramineFactor), "mL", {
-        treated: q(treatedL, "L"),
-        label: q(source.conditioner.mlPer100L, "mL per 100 L"),
-        "chloramine factor": q(source.chloramineFactor, ""),
-      })
-    : null;
+function dose({ conditioner, chemistry, chloramineFactor }: WaterSource, treatedL: number): Worked | null {
+  if (!conditioner || treatedL <= 0) return null;
+  const times = conditionerTimes(conditioner, chemistry, chloramineFactor);
+  return worked("conditioner-ml", conditionerMl(conditioner, treatedL, times), "mL", {
+    treated: q(treatedL, "L"),
+    label: q(conditioner.mlPer100L, "mL per 100 L"),
+    "times the label": q(times, ""),
+    ...(chemistry.chlorine === undefined ? {} : { "free chlorine": q(chemistry.chlorine, "mg/L") }),
+    ...(chemistry.chloramine === undefined ? {} : { chloramine: q(chemistry.chloramine, "mg/L") }),
+  });
+}
 
 /**
  * Conditioner for a change and for topping up: for the whole tank where untreated water meets it, else for the new water.

@@ -46,6 +46,8 @@ export interface WaterSource {
     /** Minutes after mixing until it may be used, and days that it keeps; by the salt. */
     readonly readyMinutes?: number;
     readonly keepsDays?: number;
+    /** One level scoop of it, weighed once, g. */
+    readonly scoopGrams?: number;
   };
   /** What makes purified water. */
   readonly purifier?: Purifier;
@@ -140,6 +142,8 @@ export interface PlanInput {
   readonly site: {
     readonly drain: "sewer" | "septic" | "garden";
     readonly bucketL: number;
+    /** Nobody has said yet whether the tap has hot water: none is counted on. */
+    readonly askHotWater?: true;
     readonly hygieneLast: boolean;
     /** Floors to protect and animals of the house, in the owner's words; empty for none. */
     readonly floors?: string;

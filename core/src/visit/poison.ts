@@ -1,8 +1,7 @@
 import { daysBetween } from "../calendar/civil.ts";
-import type { Parameter } from "../units/index.ts";
 import { carbonateBalancePh, freeAmmoniaMgL } from "../water/index.ts";
 import { q, worked, Z95 } from "../worked/index.ts";
-import { mixed, type Poured } from "./balance.ts";
+import { bringsOf, mixed, type Poured } from "./balance.ts";
 import type { WaterSource } from "./inputs.ts";
 import { tankC } from "./pour.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
@@ -83,11 +82,10 @@ export function freeAmmonia(tank: TankOnDay, poured: Poured, endC: number): Free
   const pours = poured.sourceL + poured.topUpL > 0;
   const waters = [...(poured.sourceL > 0 ? [input.source] : []), ...(poured.topUpL > 0 ? [input.topUpSource] : [])];
   const standing = waters.map(standingPh);
-  const of = (source: WaterSource, parameter: Parameter) => source.chemistry[parameter] ?? 0;
   const totalAfter = mixed(tank, poured, {
     tank: worst.totalMgL,
-    source: of(input.source, "ammonia"),
-    topUp: of(input.topUpSource, "ammonia"),
+    source: bringsOf(input.source, "ammonia", 0),
+    topUp: bringsOf(input.topUpSource, "ammonia", 0),
   });
   const kh = known.alkalinity;
   const blendKh =

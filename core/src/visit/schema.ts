@@ -15,6 +15,7 @@ export const SourceFactsSchema = z.object({
       mlPer100L: z.number().positive(),
       maximumMlPer100L: z.number().positive(),
       bindsAmmonia: z.boolean(),
+      removesMgL: z.number().min(0.1).max(20).optional(),
     })
     .optional(),
   chloramineFactor: z.number().positive(),
@@ -26,6 +27,7 @@ export const SourceFactsSchema = z.object({
       batches: z.number().int().min(0),
       readyMinutes: z.number().min(0).optional(),
       keepsDays: z.number().positive().optional(),
+      scoopGrams: z.number().min(1).max(20_000).optional(),
     })
     .optional(),
   purifier: z

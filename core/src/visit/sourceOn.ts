@@ -93,10 +93,16 @@ export interface SourceTest {
 /** Waters that come as they are. */
 const TESTED: readonly WaterSource["kind"][] = ["tap", "tap-minerals", "natural-sea"];
 
+/** What a supplier keeps its water clean with, and what that leaves: asked of every tap that is conditioned. */
+const DISINFECTED: readonly Parameter[] = ["chlorine", "chloramine", "ammonia"];
+const drawn = ({ kind, conditioner }: WaterSource): boolean =>
+  (kind === "tap" || kind === "tap-minerals") && conditioner !== undefined;
+
 /** The test that a source asks for on a day, null while it is trusted. Made water is verified by the batch instead. */
 export function sourceTest(source: WaterSource): SourceTest | null {
   if (!TESTED.includes(source.kind)) return null;
-  const parameters = (Object.keys(source.chemistry) as Parameter[]).filter((p) => basisOf(source, p) !== "fresh");
+  const asked = new Set([...(Object.keys(source.chemistry) as Parameter[]), ...(drawn(source) ? DISINFECTED : [])]);
+  const parameters = [...asked].filter((p) => basisOf(source, p) !== "fresh");
   if (parameters.length === 0) return null;
   const dates = Object.values(source.known ?? {}).map((k) => k.on);
   return { parameters, lastOn: dates.length > 0 ? dates.reduce((a, b) => (a > b ? a : b)) : null };

@@ -2,7 +2,7 @@ import { daysBetween } from "../calendar/civil.ts";
 import type { TankBook } from "../tank/index.ts";
 import { parameterFacts } from "../units/index.ts";
 import { fedBefore } from "./exceptions.ts";
-import { type Making, type Step, sentences, stepOf } from "./step.ts";
+import { gearName, type Making, type Step, sentences, stepOf } from "./step.ts";
 
 const HAZARD: Record<string, string> = {
   sting: "Stinging animals in this tank: gloves, and know where they are before a hand goes in.",
@@ -89,6 +89,19 @@ export function stepsBefore(making: Making): Step[] {
         : "Salinity belongs to a level; what is missing is replaced with top-up water.",
       { kit: ["ruler"] },
     ),
+    ...hangsHere(making),
+    ...(site.askHotWater && (fromTap(input.source) || fromTap(input.topUpSource))
+      ? [
+          step(
+            "hot-water",
+            "look",
+            24.5,
+            "See whether the tap has hot water",
+            1,
+            "Nobody has said so yet, and none is counted on: write it down with the site, and the next plan warms with it.",
+          ),
+        ]
+      : []),
     ...(changing && water.tapeCm !== null && water.markOn !== "none" && !input.lastVisitOn
       ? [
           step(
@@ -166,6 +179,32 @@ function retests(making: Making): Step[] {
     return [];
   });
 }
+
+/** Asks for what was taken from the kind of tank, until somebody has looked. */
+function hangsHere(making: Making): Step[] {
+  const { book } = making.input;
+  const assumed = (key: string) => book.assumed?.includes(key);
+  const things = [
+    ...(assumed("gear") ? book.gear.map(gearName) : []),
+    ...(assumed("filterUnits") ? book.filterUnits.map((u) => u.name) : []),
+    ...(assumed("lidded") ? [book.lidded ? "a lid" : "no lid"] : []),
+    ...(assumed("landmarks") ? book.landmarks.map((m) => m.name) : []),
+  ];
+  if (things.length === 0) return [];
+  return [
+    stepOf(
+      making,
+      "hangs",
+      "look",
+      24,
+      "See what really hangs on this tank",
+      3,
+      `Taken from its kind, nobody has looked yet: ${[...new Set(things)].join(", ")}. Set it right in the tank's settings: its jobs follow.`,
+    ),
+  ];
+}
+
+const fromTap = ({ kind }: Making["input"]["source"]): boolean => kind === "tap" || kind === "tap-minerals";
 
 const inSentence = (label: string) => (/^[a-z]?[A-Z]{1,2}$/.test(label) ? label : label.toLowerCase());
 

@@ -1,8 +1,9 @@
 import { sayDay } from "../calendar/civil.ts";
 import type { SwitchGear } from "../tank/index.ts";
-import { parameterFacts } from "../units/index.ts";
+import { figure, parameterFacts } from "../units/index.ts";
 import { sumpVolumeL } from "../vessel/index.ts";
 import { heatingHours } from "../water/index.ts";
+import { leftByConditioner } from "./disinfected.ts";
 import { SET_BACK, SET_BACK_MINUTES, TOP_UP } from "./exposure.ts";
 import type { PlanInput } from "./inputs.ts";
 import { sourceTest } from "./sourceOn.ts";
@@ -148,7 +149,10 @@ function preparation(making: Making): Step[] {
           ...(source.conditioner ? [source.conditioner.name] : []),
           ...(input.site.tapDistanceM === undefined ? [] : [hose(making, "fill", input.site.tapDistanceM)]),
         ],
-        caution: "Fish that gasp while water runs in: stop, condition the whole tank, give air, test.",
+        caution: sentences(
+          chlorineWords(source),
+          "Fish that gasp while water runs in: stop, condition the whole tank, give air, test.",
+        ),
       }),
     );
   const test = sourceTest(source);
@@ -304,6 +308,21 @@ const overflowWords = (making: Making): string | undefined =>
   making.water.runBack?.tight
     ? `The sump may overflow. ${runBackWords(making)} Draw it down first, and have its running level lowered.`
     : undefined;
+
+/** What the conditioner of a tap leaves over, by what was measured. */
+function chlorineWords(source: Making["input"]["source"]): string | false {
+  const { tooMuchMgL, freedMgL } = leftByConditioner(source);
+  const mgL = (value: number) => `${figure(value, 1)} mg/L`;
+  return (
+    sentences(
+      tooMuchMgL !== null &&
+        (source.conditioner
+          ? `This tap holds ${mgL(tooMuchMgL.has)} of chlorine, the largest dose of the label removes ${mgL(tooMuchMgL.removes)}: use another water, or run it through carbon first.`
+          : `This tap holds ${mgL(tooMuchMgL.has)} of chlorine and has no conditioner: nothing of it goes in as it is.`),
+      freedMgL > 0 && `Its chloramine frees ${mgL(freedMgL)} of ammonia, which this conditioner does not bind.`,
+    ) ?? false
+  );
+}
 
 /** New water in and old water out at the same time. */
 function exchange(making: Making): Step[] {

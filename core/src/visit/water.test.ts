@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { OutOfRangeError } from "../issues/index.ts";
 import type { Schools, TankBook } from "../tank/index.ts";
-import { litresOfMark, markCmOf, planWater, tankOnDay, type WaterPlan } from "./index.ts";
+import { litresOfMark, markCmOf, planVisit, planWater, tankOnDay, type WaterPlan } from "./index.ts";
 import { bookOf, inputOf, mix, reading, tap } from "./sample.fixture.ts";
 
 const schools = (book: TankBook, change: Partial<Schools>): TankBook => ({
@@ -244,6 +244,57 @@ describe("ammonia and pH", () => {
     expect(plan.decision).toBe("change");
     expect(codes(plan)).toContain("ammonia-bound");
     expect(codes(plan)).not.toContain("ammonia-emergency");
+  });
+});
+
+describe("a tap that is kept clean with chlorine", () => {
+  const bottle = { name: "A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true, removesMgL: 1.5 };
+  const visit = (chemistry: object, conditioner?: object) =>
+    planVisit(
+      inputOf(bookOf("community", { schools: { ...bookOf().schools, policy: "fixed-share", share: 0.25 } }), {
+        readings: [reading("ammonia", 0.3, 0.02), reading("ph", 6.8, 0.05), reading("temperature", 25, 0.1)],
+        source: {
+          ...tap,
+          chemistry: { ...tap.chemistry, ph: 6.8, alkalinity: 1, ...chemistry },
+          conditioner: { ...bottle, ...conditioner },
+        },
+      }),
+    );
+  const temper = (plan: ReturnType<typeof visit>) => plan.steps.find((s) => s.id === "temper")?.caution ?? "";
+  test("is conditioned for what was measured: twice what a dose removes asks for two", () => {
+    const once = visit({ chlorine: 0.5, chloramine: 0 }).water.conditionerMl?.value ?? 0;
+    const twice = visit({ chlorine: 1, chloramine: 2 }).water.conditionerMl?.value ?? 0;
+    // The whole tank of 200 L meets it: 20 mL by the label.
+    expect(once).toBeCloseTo(20, 6);
+    expect(twice).toBeCloseTo(40, 6);
+  });
+  test("more than the largest dose removes is said at the tap", () => {
+    expect(temper(visit({ chlorine: 4, chloramine: 3 }))).toContain("7.0 mg/L of chlorine");
+    expect(temper(visit({ chlorine: 4, chloramine: 1 }))).not.toContain("removes");
+  });
+  test("its chloramine counts as the ammonia it frees, unless that is bound", () => {
+    const after = (plan: ReturnType<typeof visit>) => plan.water.freeAmmonia?.after.inputs["total ammonia"];
+    const value = (plan: ReturnType<typeof visit>) => {
+      const total = after(plan);
+      return typeof total === "object" ? total.value : Number.NaN;
+    };
+    const bound = visit({ chlorine: 0, chloramine: 3 });
+    const loose = visit({ chlorine: 0, chloramine: 3 }, { bindsAmmonia: false });
+    // 0.3 mg/L at its upper 95 % end, and 0.1975 mg of nitrogen for each mg of chloramine in what is new.
+    for (const [plan, brings] of [
+      [loose, 3 * 0.1975],
+      [bound, 0],
+    ] as const) {
+      const share = plan.water.litres.value / 200;
+      expect(share).toBeGreaterThan(0.1);
+      expect(value(plan)).toBeCloseTo((0.3 + 1.96 * 0.02) * (1 - share) + brings * share, 3);
+    }
+    expect(temper(loose) + temper(bound)).toContain("0.6 mg/L of ammonia");
+    expect(temper(bound)).not.toContain("of ammonia");
+  });
+  test("is tested again when that was never done, with its ammonia", () => {
+    const title = visit({}).steps.find((s) => s.id === "source-test")?.title ?? "";
+    for (const word of ["free chlorine", "chloramine", "total ammonia"]) expect(title).toContain(word);
   });
 });
 

@@ -5,6 +5,7 @@ export {
   limitSentence,
   litresText,
   offerSentence,
+  scoopsText,
   TRIM_WORD,
   trimSentence,
   waterSentence,

@@ -38,6 +38,14 @@ export function litresText(litres: number, units: UnitPreference = METRIC): stri
   return quantityText(litres, "L", units, shown < 20 && litres % 1 > 0.05 ? 1 : 0);
 }
 
+/** "12 scoops and 140 g": whole scoops of a salt whose scoop was weighed, and the rest of it. */
+export function scoopsText(grams: number, scoopGrams: number): string {
+  const scoops = Math.floor((grams + 0.5) / scoopGrams);
+  const rest = Math.max(0, Math.round(grams - scoops * scoopGrams));
+  if (scoops === 0) return `${rest} g, less than a scoop`;
+  return `${scoops} ${scoops === 1 ? "scoop" : "scoops"}${rest > 0 ? ` and ${rest} g` : ""}`;
+}
+
 const list = (parameters: readonly Parameter[]): string => {
   const words = parameters.map((p) => lower(p));
   return words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;

@@ -6,6 +6,7 @@ import {
   limitSentence,
   limitWords,
   litresText,
+  scoopsText,
   TRIM_WORD,
   trimSentence,
   waterSentence,
@@ -13,6 +14,16 @@ import {
 } from "./index.ts";
 
 const US = { ...METRIC, volume: "US gal", temperature: "°F", salinity: "SG 25/25" } as const;
+
+describe("salt by the scoop", () => {
+  test.each([
+    [1340, 100, "13 scoops and 40 g"],
+    [200, 100, "2 scoops"],
+    [100.2, 100, "1 scoop"],
+    [99.9, 100, "1 scoop"],
+    [60, 100, "60 g, less than a scoop"],
+  ] as const)("%d g in scoops of %d g", (grams, scoop, said) => expect(scoopsText(grams, scoop)).toBe(said));
+});
 
 describe("sentences carry their numbers in the person's units", () => {
   test("litres and readings", () => {

@@ -48,6 +48,12 @@ export const catalogue = {
     source: "Count.",
     limits: "A vessel is filled to its own mark, not to its brim.",
   },
+  "thiosulphate-grams": {
+    title: "Thiosulphate against chlorine",
+    words: "Litres × (free chlorine + chloramine) × 7.0 mg of the crystals for each mg of chlorine.",
+    source: "Two thiosulphates take one chlorine and end as tetrathionate; molar masses 248.18 and 70.906.",
+    limits: "Takes the chlorine, not the ammonia that chloramine frees.",
+  },
   "salt-grams": {
     title: "Salt to weigh",
     words: "Litres of finished mix × grams per litre of this salt × wanted salinity ÷ 35.",

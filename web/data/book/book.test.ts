@@ -50,6 +50,7 @@ const newSite = (name: string, clientId: string) =>
     drain: "sewer",
     setUpMinutes: 5,
     bucketL: 20,
+    hotWater: false,
   });
 
 async function find(entity: Entity, q: string) {

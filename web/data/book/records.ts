@@ -16,7 +16,7 @@ import { inTransaction, type Queries } from "../transaction";
 import type { When } from "../when";
 import { recordsInSight } from "./inSight";
 import { brokenLinks } from "./links";
-import { wrongWaters } from "./rightWater";
+import { wrongForTanks, wrongWaters } from "./rightWater";
 import { type BookRow, stores } from "./stores";
 import { layTankVisits } from "./tankVisits";
 
@@ -275,6 +275,8 @@ export async function updateRow(
   refuseIssues(store.misfits({ ...row, ...columns }, scope.units));
   if (entity === "tank" && ("sourceId" in changed || "targetPsu" in changed))
     refuseIssues(await wrongWaters(tx, scope.businessId, { ...row, ...columns }));
+  if (entity === "source" && "kind" in changed)
+    refuseIssues(await wrongForTanks(tx, scope.businessId, { ...row, ...columns }));
   await tx
     .update(store.table)
     .set({ ...columns, version: row.version + 1 } as never)

@@ -1,7 +1,7 @@
 import { type SourceFacts, wrongKindOfWater } from "@keel-round/core/visit";
 import { waterSentence } from "@keel-round/core/words";
-import { and, eq } from "drizzle-orm";
-import { source } from "../schema";
+import { and, eq, isNull } from "drizzle-orm";
+import { source, tank } from "../schema";
 import type { Queries } from "../transaction";
 
 /** What is said beside a tank's new water where that cannot be poured into it; null where it can. */
@@ -26,4 +26,23 @@ export async function wrongWaters(
     .where(and(eq(source.businessId, businessId), eq(source.id, row.sourceId)));
   const said = water && wrongWaterSentence(row as { facts?: { targetPsu?: number } }, water);
   return said ? { sourceId: said } : {};
+}
+
+/** The tanks that a water of another kind would be wrong for, while they are filled with it; beside its kind. */
+export async function wrongForTanks(
+  q: Queries,
+  businessId: string,
+  row: Record<string, unknown>,
+): Promise<Record<string, string>> {
+  const filled = await q
+    .select({ name: tank.name, facts: tank.facts })
+    .from(tank)
+    .where(and(eq(tank.businessId, businessId), eq(tank.sourceId, String(row.id)), isNull(tank.archivedAt)));
+  const water = row as unknown as Parameters<typeof wrongWaterSentence>[1];
+  const wrong = filled.filter((t) => wrongWaterSentence(t, water) !== null).map((t) => t.name);
+  return wrong.length > 0
+    ? {
+        kind: `${wrong.slice(0, 3).join(", ")}${wrong.length > 3 ? ` and ${wrong.length - 3} more` : ""} would be filled with it: give them another water first.`,
+      }
+    : {};
 }

@@ -36,6 +36,28 @@ const newTap = (values: object = {}) =>
   );
 
 describe("a water", () => {
+  test("of another kind is refused while tanks are filled with it that it would harm, and they are named", async () => {
+    const tap = await water("Port Averil tap");
+    await expect(
+      changeRecord(ines, "source", { id: tap.id, version: tap.version, values: { kind: "natural-sea" } }, when()),
+    ).rejects.toMatchObject({ fields: { kind: [expect.stringContaining("give them another water first")] } });
+    expect((await water("Port Averil tap")).values.kind).toBe("tap");
+    // With no tank on it a water may become anything.
+    const { id } = await newTap({ name: "Tap of nobody" });
+    const saved = await changeRecord(ines, "source", { id, version: 1, values: { kind: "natural-sea" } }, when());
+    expect(saved.kind).toBe("saved");
+  });
+  test("of a tap keeps its chlorine with the day it was measured", async () => {
+    const { id } = await newTap({
+      name: "Tap of the pier",
+      measured: [
+        { on: today, parameter: "chlorine", value: 0.4 },
+        { on: today, parameter: "chloramine", value: 1.2 },
+      ],
+    });
+    const [row] = await db().select().from(source).where(eq(source.id, id));
+    expect(row?.facts.measured).toContainEqual({ on: today, parameter: "chloramine", value: 1.2 });
+  });
   test("is read with its chemistry as lines, its measurements in order, and its salt", async () => {
     const tap = await water("Port Averil tap");
     expect(tap.values.chemistry).toContainEqual({ parameter: "nitrate", value: 8 });

@@ -132,7 +132,8 @@ export const site = mysqlTable(
     drainDistanceM: double("drain_distance_m"),
     drainDropM: double("drain_drop_m"),
     tapDistanceM: double("tap_distance_m"),
-    hotWater: boolean("hot_water").notNull().default(true),
+    /** Null where nobody was asked yet, as after an import: then none is counted on. */
+    hotWater: boolean("hot_water"),
     floors: varchar("floors", { length: 190 }).notNull().default(""),
     /** Door and alarm codes, encrypted; each look is a row of `accessLook`. */
     accessCodes: varchar("access_codes", { length: 1000 }),

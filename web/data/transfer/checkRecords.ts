@@ -208,7 +208,10 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
   const complete = Object.fromEntries(
     recordKinds[entity].fields.map((f) => [f.key, (values as Values)[f.key] ?? emptyValue(f)]),
   );
-  const parsed = recordSchema(entity).safeParse(complete);
+  // A list of places says nothing of the tap: it is asked at the first visit.
+  const parsed = recordSchema(entity).safeParse(
+    entity === "site" && complete.hotWater === null ? { ...complete, hotWater: false } : complete,
+  );
   const issues: Record<string, string> = {};
   if (!parsed.success)
     for (const issue of parsed.error.issues) {
@@ -225,7 +228,7 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
     : say("new", { values: complete });
 }
 
-const SITE_DEFAULTS: Values = { setUpMinutes: 10, bucketL: 20, drain: "sewer", hotWater: true, windows: {} };
+const SITE_DEFAULTS: Values = { setUpMinutes: 10, bucketL: 20, drain: "sewer", windows: {} };
 
 const withoutBlanks = (values: Values): Values =>
   Object.fromEntries(

@@ -412,6 +412,8 @@ describe("cards and places", () => {
     expect((await publish(sites)).state).toBe("done");
     const [yard] = (await listRecords(maud, "site", { q: "Perch yard" })).rows;
     expect(yard?.values).toMatchObject({ lat: 50.41, lon: -4.71, address: "3 Sluice Lane" });
+    // A list of places says nothing of the tap: nobody's yes and nobody's no.
+    expect(yard?.values.hotWater).toBeNull();
   });
   test("that are cut, of another kind or no places are refused with what is wrong", async () => {
     const cards = await clientsAsVCards(maud);

@@ -48,7 +48,7 @@ export function FieldInput({
     const list = type.kind === "choice" ? type.options : type.kind === "link" ? (options[field.key] ?? []) : YES_NO;
     return (
       <Choice {...common}>
-        {(!field.required || value === "") && type.kind !== "yes-no" && <option value="">—</option>}
+        {(value === "" || (!field.required && type.kind !== "yes-no")) && <option value="">—</option>}
         {list.map(([v, label]) => (
           <option key={v} value={v}>
             {label}

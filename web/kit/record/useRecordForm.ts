@@ -42,7 +42,7 @@ function entered(fields: readonly Field[], values: Values, units: UnitPreference
       f.key,
       f.type.kind === "list"
         ? writeList(f.type.columns, (values[f.key] ?? []) as readonly ListRow[], units)
-        : writeField(f, values[f.key] ?? (f.type.kind === "yes-no" ? false : undefined), units),
+        : writeField(f, values[f.key] ?? (f.type.kind === "yes-no" && !f.required ? false : undefined), units),
     ]),
   );
 }

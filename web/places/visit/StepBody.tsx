@@ -15,7 +15,7 @@ import {
   unitShown,
 } from "@keel-round/core/units";
 import { gearName, type OpBody, planChange, type Step, type WaterPlan } from "@keel-round/core/visit";
-import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import { limitSentence, litresText, scoopsText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";
 import type { LiveVisit } from "@/device/useVisit";
@@ -203,6 +203,7 @@ function MixFigure({ visit }: { visit: LiveVisit }) {
           <WorkedFigure of={water.saltG} units={kept.units} size="24px">
             <span>of {salt?.name}</span>
           </WorkedFigure>
+          {salt?.scoopGrams && <Box fontSize="18px">{scoopsText(water.saltG.value, salt.scoopGrams)}</Box>}
         </Box>
       )}
       {salt && <BatchEntry visit={visit} />}

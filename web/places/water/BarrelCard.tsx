@@ -15,7 +15,7 @@ import {
 } from "@keel-round/core/units";
 import type { WaterSource } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
-import { litresText } from "@keel-round/core/words";
+import { litresText, scoopsText } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -197,7 +197,9 @@ function Start({
             decimals={0}
           />
           <Box color="soft">
-            {figure(grams, 0)} g of {salt.name}, at {quantityText(salt.gramsPerLitre, "g/L", units, 1)}
+            {figure(grams, 0)} g of {salt.name}
+            {salt.scoopGrams ? ` (${scoopsText(grams, salt.scoopGrams)})` : ""}, at{" "}
+            {quantityText(salt.gramsPerLitre, "g/L", units, 1)}
             {salt.batches > 0 ? ` measured over ${salt.batches} batches` : " by its label"}
           </Box>
         </Box>

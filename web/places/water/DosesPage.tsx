@@ -3,6 +3,7 @@ import type { BenchData } from "@/data/bench";
 import type { Scope } from "@/data/scope";
 import { PageHead } from "@/kit/controls";
 import { Blend } from "./Blend";
+import { Dechlorinate } from "./Dechlorinate";
 import { Estimates } from "./Estimates";
 import { Raise } from "./Raise";
 import { Remineralise } from "./Remineralise";
@@ -32,6 +33,13 @@ export function DosesPage({ scope, data }: { scope: Scope; data: BenchData }) {
         </Box>
         <Box flex="1" minW="0" w="100%">
           <Remineralise units={scope.units} />
+          <Box mt="30px">
+            <Dechlorinate
+              key={chosen?.id ?? ""}
+              tap={chosen?.sources.find((s) => s.kind === "tap" || s.kind === "tap-minerals") ?? null}
+              units={scope.units}
+            />
+          </Box>
           <Box mt="30px">
             <Estimates key={chosen?.id ?? ""} input={chosen?.input ?? null} units={scope.units} />
           </Box>

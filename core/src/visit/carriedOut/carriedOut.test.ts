@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { beforeAll, describe, expect, inject, test } from "vitest";
 import { gaussian, type Random, seeded } from "../../simulate/index.ts";
 import type { Parameter } from "../../units/index.ts";
+import { sumpVolumeL } from "../../vessel/index.ts";
 import { bringsOf } from "../balance.ts";
 import { limitsOfKind } from "../dayLimits.ts";
 import { refillSigmaOf } from "../expected.ts";
@@ -62,7 +63,7 @@ function drawn(input: PlanInput, plan: VisitPlan, random: Random): Truth {
   }
   return {
     ...believed,
-    missingL: Math.max(0, tank.missing.litres + off(tank.missing.sigmaL)),
+    missingL: Math.min(mostMissingL(input), Math.max(0, tank.missing.litres + off(tank.missing.sigmaL))),
     volumeTimes: 1 + off(volumeSigma(input.book)),
     movedTimes: 1 + off(LITRES_SIGMA),
     pouredTimes: 1 + off(LITRES_SIGMA),
@@ -70,6 +71,10 @@ function drawn(input: PlanInput, plan: VisitPlan, random: Random): Truth {
     source,
   };
 }
+
+/** Over a sump no more can be missing than stood in it: long before that its pump would have run dry. */
+const mostMissingL = ({ book: { sump } }: PlanInput): number =>
+  sump ? sumpVolumeL(sump, sump.runningLevelM) : Number.POSITIVE_INFINITY;
 
 const stepIds = (plan: VisitPlan) => plan.steps.map((s) => s.id);
 const codes = (plan: VisitPlan) => plan.water.reasons.map((r) => r.code);

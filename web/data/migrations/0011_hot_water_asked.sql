@@ -1,0 +1,1 @@
+ALTER TABLE `site` MODIFY COLUMN `hot_water` boolean;
