@@ -91,7 +91,11 @@ const LATELY: Readonly<Record<string, Story["lately"]>> = {
   // Moved from the tap to softer water: from now on in small steps.
   Study: { source: "remineralised" },
   "Reading room": { schools: { policy: "test-led" } },
-  Counter: { schools: { policy: "continuous" } },
+  // A machine changes a little of it every day.
+  Counter: {
+    facts: { autoExchange: { newWaterL: 40, wasteL: 40, litresPerDay: 3 } },
+    schools: { policy: "continuous" },
+  },
   "Oilskin tank": { facts: { carryAwayL: 25 } },
   // Hot lamps over open water: off before the lid is lifted, on again with the pumps.
   Lobby: { facts: { gear: ["co2", "heater", "filter", "lights"] } },

@@ -53,7 +53,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
   const plan = latestPlan(ops);
 
   await projectReadings(tx, base, state, scope.zone, bookOf(row.tank));
-  await projectChange(tx, base, state, row.tank, row.source, on);
+  await projectChange(tx, base, state, row.tank, row.source, on, plan?.plan ?? null);
   await projectLevel(tx, base, state, row.tank, on);
   await projectFindings(tx, base, state);
   if (state.closedAt) await projectLeftOff(tx, base, state);
@@ -136,13 +136,15 @@ async function projectChange(
   tankRow: typeof tank.$inferSelect,
   sourceRow: typeof source.$inferSelect,
   on: string,
+  plan: VisitPlan | null,
 ): Promise<void> {
   await tx.delete(waterChange).where(eq(waterChange.visitId, base.visitId));
   const outL = state.litres?.outL ?? 0;
   if (!state.litres || outL <= 0) return;
   const book = bookOf(tankRow);
   const systemL = systemVolumeL(book);
-  const mode = modeOf(book);
+  // Where the way is chosen by condition the plan of the day knows which it was.
+  const mode = book.schools.how === "by-condition" && plan?.water.markOn === "none" ? "in-and-out" : modeOf(book);
   await tx.insert(waterChange).values({
     ...base,
     id: newId(),

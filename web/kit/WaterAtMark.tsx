@@ -5,6 +5,7 @@ import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { schooled } from "@keel-round/core/tank";
 import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
 import {
+  asFound,
   litresOfMark,
   markPlace,
   type PlanInput,
@@ -46,7 +47,7 @@ export function WaterAtMark({
 }) {
   const [pumpOn, setPumpOn] = useState(given.book.schools.how === "from-sump");
   const [trial, setTrial] = useState<number | null>(null);
-  const input = useMemo(() => withPump(given, pumpOn), [given, pumpOn]);
+  const input = useMemo(() => asFound(withPump(given, pumpOn)), [given, pumpOn]);
   const planned = useMemo(() => planWater(input), [input]);
   const water = useMemo(() => (trial === null ? planned : planChange(input, trial)), [input, planned, trial]);
   const { book } = input;

@@ -169,6 +169,7 @@ function schoolFields(): Field[] {
     school("how", "How it is changed", [
       ["drain-then-fill", "Drain, then fill"],
       ["in-and-out", "In and out together, nothing in air"],
+      ["by-condition", "By condition: drained first with bad values, else together"],
       ["from-sump", "From the sump, display untouched"],
       ["animals-out", "Animals moved out first"],
     ]),
@@ -533,6 +534,25 @@ const tank: RecordKind = {
       label: "Waste that can be carried away",
       type: { kind: "volume", low: 1, high: 5000, decimals: 0 },
       hint: "Where salt water may not go down the drain.",
+      group: HOSES,
+    },
+    {
+      key: "autoExchange.newWaterL",
+      label: "Automatic exchange: new water",
+      type: { kind: "volume", low: 1, high: 10_000, decimals: 0 },
+      hint: "What its vessel holds. Empty where no machine changes water by itself.",
+      group: HOSES,
+    },
+    {
+      key: "autoExchange.wasteL",
+      label: "Automatic exchange: waste",
+      type: { kind: "volume", low: 1, high: 10_000, decimals: 0 },
+      group: HOSES,
+    },
+    {
+      key: "autoExchange.litresPerDay",
+      label: "Automatic exchange is set to, a day",
+      type: { kind: "volume", low: 0.1, high: 10_000, decimals: 1 },
       group: HOSES,
     },
     {

@@ -33,12 +33,20 @@ export interface Band {
   readonly required: boolean;
 }
 
+/** What changes water every day by itself: what it is set to, and its two vessels, L. */
+export interface AutoExchanger {
+  readonly litresPerDay?: number | undefined;
+  readonly newWaterL: number;
+  readonly wasteL: number;
+}
+
 /** Where practitioners disagree: the school a tank is on. */
 export interface Schools {
   readonly policy: "fixed-share" | "test-led" | "reset" | "continuous";
   /** Share of the system that a fixed, reset or continuous change takes, 0 to 1. */
   readonly share: number;
-  readonly how: "drain-then-fill" | "in-and-out" | "from-sump" | "animals-out";
+  /** By condition: drained first with bad values, else in and out together. */
+  readonly how: "drain-then-fill" | "in-and-out" | "by-condition" | "from-sump" | "animals-out";
   readonly feeding: "before" | "after" | "by-owner";
   readonly pumpsAtSiphon: "on" | "off";
   readonly panels: "all" | "viewing" | "leave-one";
@@ -206,6 +214,8 @@ export interface TankBook {
   readonly dosedDkhPerDay?: number | undefined;
   /** Waste that can be carried away from here, L; where none of it may go down the drain. */
   readonly carryAwayL?: number | undefined;
+  /** A machine that changes some water every day out of one vessel and into another. */
+  readonly autoExchange?: AutoExchanger | undefined;
   readonly notes: readonly string[];
   /** The most that this tank's animals bear at one time, 0 to 1. */
   readonly mostShare: number;

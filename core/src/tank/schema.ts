@@ -32,7 +32,7 @@ export const SchoolsSchema = z.object({
     .number("Enter a share.")
     .gt(0, "A change takes more than nothing.")
     .max(1, "A change cannot take more than the whole tank."),
-  how: z.enum(["drain-then-fill", "in-and-out", "from-sump", "animals-out"]),
+  how: z.enum(["drain-then-fill", "in-and-out", "by-condition", "from-sump", "animals-out"]),
   feeding: z.enum(["before", "after", "by-owner"]),
   pumpsAtSiphon: z.enum(["on", "off"]),
   panels: z.enum(["all", "viewing", "leave-one"]),
@@ -158,6 +158,13 @@ export const TankFactsSchema = z.object({
   deadL: z.number().min(0).optional(),
   dosedDkhPerDay: z.number().min(0).max(10).optional(),
   carryAwayL: z.number().positive().optional(),
+  autoExchange: z
+    .object({
+      litresPerDay: z.number().positive().max(10_000).optional(),
+      newWaterL: z.number("Say how much its new-water vessel holds.").positive().max(10_000),
+      wasteL: z.number("Say how much its waste vessel holds.").positive().max(10_000),
+    })
+    .optional(),
   notes: z.array(z.string()),
   /** Fields that were filled from the kind and not looked at yet, by key. */
   assumed: z.array(z.string()).optional(),

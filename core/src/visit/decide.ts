@@ -1,6 +1,7 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
 import { youngShare } from "../programme/index.ts";
 import type { Parameter } from "../units/index.ts";
+import { autoExchangeOf } from "./autoExchange.ts";
 import { CEILINGS, FLOORS } from "./change.ts";
 import { mostL } from "./limits.ts";
 import { freeAmmonia, freeAmmoniaNow, isBound } from "./poison.ts";
@@ -42,6 +43,7 @@ const RULES: readonly Rule[] = [
   tankTooCold,
   chosenByHand,
   bandBroken,
+  byMachine,
   notMeasured,
   testLed,
   tanksOwnPolicy,
@@ -203,6 +205,14 @@ function changedLately({ input, known, book }: TankOnDay): boolean {
 const lastChangeOn = (input: TankOnDay["input"]): string | null =>
   input.lastChangeOn === undefined ? input.lastVisitOn : input.lastChangeOn;
 
+/** What a machine changes every day is not changed again by hand, as long as nothing is out of band. */
+function byMachine(tank: TankOnDay): Asked | null {
+  const auto = autoExchangeOf(tank);
+  if (!auto) return null;
+  const { litresPerDay, lastsUntil } = auto;
+  return { decision: "none", wantedL: 0, reasons: [{ code: "automatic", litresPerDay, lastsUntil }, ...notes(tank)] };
+}
+
 /** Test-led without the readings that lead it. */
 function notMeasured(tank: TankOnDay): Asked | null {
   if (policyOf(tank) !== "test-led") return null;
@@ -269,6 +279,7 @@ function notes(tank: TankOnDay, deciding?: Parameter): WaterReason[] {
   const followsUp =
     treatment && input.on >= treatment.followUpOn && input.on <= addDays(treatment.followUpOn, 7) ? treatment : null;
   return [
+    ...(input.byCondition ? [{ code: "by-condition", bad: input.byCondition } as const] : []),
     ...(young.phase ? [{ code: "young", phase: young.phase, times: young.times } as const] : []),
     ...(followsUp ? [{ code: "treatment-follow-up", name: followsUp.name } as const] : []),
     ...(known.ammonia && isBound(tank) ? [{ code: "ammonia-bound" } as const] : []),

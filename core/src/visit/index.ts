@@ -1,4 +1,5 @@
 export type { VisitBundle } from "./bundle.ts";
+export { asFound } from "./byCondition.ts";
 export { modeOf } from "./change.ts";
 export { limitsOfKind } from "./dayLimits.ts";
 export { DECISIONS, type Decision } from "./decisions.ts";

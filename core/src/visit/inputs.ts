@@ -131,6 +131,8 @@ export interface PlanInput {
   readonly belowMarkCm: number | null;
   /** Litres that a person chose for this visit, at the bench or at the mark; they go before the policy. */
   readonly chosen?: { readonly litres: number; readonly by: string } | null;
+  /** The way of changing was chosen by these figures, bad ones; none of them is a tank that is well. */
+  readonly byCondition?: readonly Parameter[];
   /** Litres of the new water that the van can spare for this tank; null without limit. */
   readonly litresOnBoard: number | null;
   /** Minutes of the site's open hours that this tank's other work leaves for moving water; null where it is always open. */

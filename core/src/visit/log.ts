@@ -272,7 +272,8 @@ export function refuseOp(
       return state.readings.some((r) => r.id === body.id) ? null : { code: "unknown-reading" };
     case "litres": {
       const systemL = systemVolumeL(book);
-      const most = modeOf(book) === "in-and-out" ? systemL * 3 : systemL;
+      const together = modeOf(book) === "in-and-out" || book.schools.how === "by-condition";
+      const most = together ? systemL * 3 : systemL;
       const field =
         (body.outL ?? 0) > most
           ? "outL"

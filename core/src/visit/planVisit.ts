@@ -2,6 +2,7 @@ import { cautiousMinutes, tasksFor } from "../programme/index.ts";
 import { schooled } from "../tank/index.ts";
 import { byText } from "../text/index.ts";
 import { METRIC, type UnitPreference } from "../units/index.ts";
+import { asFound } from "./byCondition.ts";
 import type { PlanInput } from "./inputs.ts";
 import { orderSteps } from "./order.ts";
 import { programmeOn } from "./programmeOn.ts";
@@ -48,7 +49,7 @@ const ALWAYS_CARRIED = ["towels", "thermometer", "log"];
  * @throws {OrderCycleError} if rules contradict each other.
  */
 export function planVisit(given: PlanInput, units: UnitPreference = METRIC): VisitPlan {
-  const input = { ...given, book: schooled(given.book) };
+  const input = asFound({ ...given, book: schooled(given.book) });
   const { book } = input;
   const withChange = jobsOf(input, true);
   const water = planWater(input, withChange.due);
@@ -102,13 +103,15 @@ export function missingIn(kit: readonly string[], van: readonly string[]): strin
 function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
   const { source, topUpSource, book } = input;
   const poured = water.pourL?.value ?? 0;
+  // What a machine changes until the next visit is brought as well.
+  const brought = poured + (water.auto?.fillL ?? 0);
   const reservoirL = book.topUp === "reservoir" ? book.evaporationLPerDay * DAYS_TO_CARRY : 0;
   const topUpL = fromVan(topUpSource.kind) ? (water.freshL?.value ?? 0) + reservoirL : 0;
   return {
     // Salt that is stirred in on site leaves the water at home.
-    mixL: source.kind === "mix" && book.schools.saltAge !== "when-clear" ? poured : 0,
-    seaL: source.kind === "natural-sea" ? poured : 0,
-    purifiedL: (source.kind === "purified" || source.kind === "remineralised" ? poured : 0) + topUpL,
+    mixL: source.kind === "mix" && book.schools.saltAge !== "when-clear" ? brought : 0,
+    seaL: source.kind === "natural-sea" ? brought : 0,
+    purifiedL: (source.kind === "purified" || source.kind === "remineralised" ? brought : 0) + topUpL,
     wasteL: water.wasteL,
   };
 }

@@ -65,7 +65,9 @@ function onPolicy(book: TankBook, policy: Schools["policy"]): TankBook {
     policy !== "continuous" && schools.how === "in-and-out" && schools.policy === "continuous"
       ? "drain-then-fill"
       : schools.how;
-  return { ...book, schools: { ...schools, policy, share, how } };
+  // A policy is about what is changed by hand.
+  const { autoExchange: _, ...byHand } = book;
+  return { ...byHand, schools: { ...schools, policy, share, how } };
 }
 
 /**

@@ -16,6 +16,7 @@ const FIRST: Pick<
   | "bedL"
   | "pumpsOnL"
   | "runBack"
+  | "auto"
 > = {
   tapeCm: null,
   topUpC: 0,
@@ -29,6 +30,7 @@ const FIRST: Pick<
   bedL: 0,
   pumpsOnL: 0,
   runBack: null,
+  auto: null,
 };
 
 /** A kept plan as today's plans are: one made by an earlier core is given what it did not say. */

@@ -1,4 +1,4 @@
-import { daysBetween } from "../calendar/civil.ts";
+import { daysBetween, sayDay } from "../calendar/civil.ts";
 import type { TankBook } from "../tank/index.ts";
 import { parameterFacts } from "../units/index.ts";
 import { fedBefore } from "./exceptions.ts";
@@ -180,6 +180,34 @@ function retests(making: Making): Step[] {
   });
 }
 
+/** The hand work of an automatic exchange: its two vessels, and what it is set to. */
+function vessels(making: Making): Step[] {
+  const { auto } = making.water;
+  if (!auto) return [];
+  const { say } = making;
+  const set = auto.setLPerDay !== null && Math.abs(auto.setLPerDay - auto.litresPerDay) < 0.05;
+  return [
+    stepOf(
+      making,
+      "auto-exchange",
+      "verify",
+      193,
+      `Empty the waste vessel, fill in ${say.litres(auto.fillL)} of new water`,
+      6,
+      `At ${say.litres(auto.litresPerDay)} a day the new water lasts ${auto.newDays} days and the waste vessel ${auto.wasteDays}, until ${sayDay(auto.lastsUntil)}.`,
+      {
+        craft: sentences(
+          !set && `Set the machine to ${say.litres(auto.litresPerDay)} a day.`,
+          "Look at the low-level alarm of the new water, and measure the salinity by hand every week.",
+        ),
+        caution: auto.lasts
+          ? undefined
+          : "They do not last until the next visit: larger vessels, or somebody sees to them in between.",
+      },
+    ),
+  ];
+}
+
 /** Asks for what was taken from the kind of tank, until somebody has looked. */
 function hangsHere(making: Making): Step[] {
   const { book } = making.input;
@@ -243,6 +271,7 @@ export function stepsAfter(making: Making): Step[] {
           ),
         ]
       : []),
+    ...vessels(making),
     ...(changing && water.saltWaterL && water.share.value > 0.1
       ? [
           step(

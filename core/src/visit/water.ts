@@ -3,7 +3,9 @@ import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import { CO2_RELATIVE, co2MgL, effectiveShare, saltGrams, temperatureDuring } from "../water/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";
 import { afterChecks } from "./afterCheck.ts";
+import { autoExchangeOf } from "./autoExchange.ts";
 import { endLitres } from "./balance.ts";
+import { asFound } from "./byCondition.ts";
 import { mustCarryAway } from "./change.ts";
 import { conditioning } from "./conditioning.ts";
 import { saltCreep } from "./creeping.ts";
@@ -30,7 +32,8 @@ import type { FreeAmmonia, Limit, WaterPlan, WaterReason } from "./waterPlan.ts"
  * @param due The jobs of a visit that changes water, where they are known already.
  * @throws {OutOfRangeError} for a tank without volume.
  */
-export function planWater(input: PlanInput, due?: readonly DueTask[]): WaterPlan {
+export function planWater(given: PlanInput, due?: readonly DueTask[]): WaterPlan {
+  const input = asFound(given);
   const odd = oddToday(input);
   if (!odd) return planFor(tankOnDay(input, due ? { due } : {}));
   const readings = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on && !r.after));
@@ -124,7 +127,8 @@ function noChange(
  * @param litres From 0 to what the tank can be drained of; more is taken as all of it.
  * @throws {OutOfRangeError} for a tank without volume.
  */
-export function planChange(input: PlanInput, litres: number): WaterPlan {
+export function planChange(given: PlanInput, litres: number): WaterPlan {
+  const input = asFound(given);
   const tank = tankOnDay(input);
   const pours = pourPlan(tank);
   const chosen = Math.min(mostL(tank), Math.max(0, litres));
@@ -233,6 +237,7 @@ function figuresOf(
     bedL: low.parts.bedL,
     pumpsOnL,
     runBack: runBack && { ...runBack, tight },
+    auto: autoExchangeOf(tank),
     drainMinutes: low.parts.bedMinutes + low.parts.restMinutes,
     restMinutes: low.parts.restMinutes,
     refillMinutes: refillMinutesOf(book, pour.sourceL),

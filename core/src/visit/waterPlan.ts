@@ -1,6 +1,7 @@
 import type { Landmark } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Worked } from "../worked/index.ts";
+import type { AutoExchange } from "./autoExchange.ts";
 import type { MarkPlace } from "./levels.ts";
 import type { Missing } from "./tankOnDay.ts";
 
@@ -76,6 +77,10 @@ export type WaterReason =
       readonly limit: number;
       readonly ph: number;
     }
+  /** How it is changed follows from what was read: these figures are bad, or none is. */
+  | { readonly code: "by-condition"; readonly bad: readonly Parameter[] }
+  /** A machine changes some every day; by hand only its vessels are seen to. */
+  | { readonly code: "automatic"; readonly litresPerDay: number; readonly lastsUntil: string }
   | { readonly code: "young"; readonly phase: string; readonly times: number }
   | { readonly code: "ammonia-emergency"; readonly value: number; readonly limit: number }
   | { readonly code: "salinity-creeps"; readonly perDay: number; readonly topUpPsu: number }
@@ -220,4 +225,6 @@ export interface WaterPlan {
   readonly restMinutes: number;
   readonly refillMinutes: number;
   readonly wasteL: number;
+  /** Of a tank that a machine changes every day. */
+  readonly auto: AutoExchange | null;
 }

@@ -202,6 +202,12 @@ export function waterSentence(reason: WaterReason, units: UnitPreference = METRI
           : `${reason.source} has ${quantityText(reason.psu, "ppt", units)}, the tank ${quantityText(reason.tankPsu, "ppt", units)}: too far apart. Use a mix made to the tank's strength.`;
     case "ammonia-would-rise":
       return `Do not change water: free ammonia would rise from ${figure(reason.before, 3)} to ${figure(reason.after, 3)} mg/L (limit ${figure(reason.limit, 3)}), because the pH could reach ${figure(reason.ph, 1)}. Bind the ammonia, stop feeding, and use water of the tank's own pH.`;
+    case "by-condition":
+      return reason.bad.length > 0
+        ? `Drained first, because ${list(reason.bad)} ${reason.bad.length === 1 ? "is" : "are"} bad: more of the old water leaves so.`
+        : "Changed in and out together, because every reading is within its limits: nothing stands in air.";
+    case "automatic":
+      return `The machine changes ${quantityText(reason.litresPerDay, "L", units, 1)} a day: nothing is changed by hand. Its vessels last until ${sayDay(reason.lastsUntil)}.`;
     case "young":
       return `A young tank, ${reason.phase}: changes are ${figure(reason.times, 1)} times as large until it is steady.`;
     case "ammonia-emergency":
