@@ -5,7 +5,7 @@ import { jobOf, type TankTask } from "./task.ts";
 export interface BiologyLeft {
   readonly unit: string;
   readonly left: readonly string[];
-  /** Strict holds a service back however late it gets; advice only as long as its window lasts. */
+  /** Both hold a service back; what is only advice a person may put aside for any reason. */
   readonly strict: boolean;
   /** Nothing else that is serviced holds bacteria: it is half-cleaned. */
   readonly single: boolean;

@@ -10,12 +10,12 @@ export interface DueTask {
   readonly task: TankTask;
   readonly dueOn: string;
   readonly lateDays: number;
-  /** The rule that is not kept: only advice, or put aside by somebody with a reason. */
+  /** The rule that is not kept: put aside by somebody, with the reason. */
   readonly against?: {
     readonly because: HeldBy;
     readonly other: string;
     readonly until: string;
-    readonly reason?: string;
+    readonly reason: string;
   };
 }
 
@@ -51,8 +51,8 @@ export interface DueVisit {
  *
  * A job rides with the visit nearest its due date, the earlier on a tie, or with the one it was laid on; one that is
  * already late rides with this one. On a tank that drifts nothing is put off past its day.
- * Two services of bacteria are kept 28 civil days apart: the one that is later due waits, strictly where little else is
- * left undisturbed, else as long as its window lasts. Media and services wait for a remedy; media never comes with a
+ * Two services of bacteria are kept 28 civil days apart: the one that is later due waits, unless somebody puts the rule aside
+ * with a reason, which is easier where much else is left undisturbed. Media and services wait for a remedy; media never comes with a
  * deep clean, nor does a deep clean with the only filter. A job that another one of the visit covers is left to that one.
  */
 export function tasksFor(
@@ -66,18 +66,21 @@ export function tasksFor(
     .filter((task) => performerOf(task) === "technician")
     .map((task) => ({ task, dueOn: dueOn(task), lateDays: daysBetween(dueOn(task), visit.on) }))
     .filter((d) => ridesToday(d.task, d.lateDays, visit))
-    .sort((a, b) => b.lateDays - a.lateDays || byText(a.task.code, b.task.code));
+    // What the year laid on this day comes first: nothing else of the visit takes its place.
+    .sort(
+      (a, b) =>
+        Number(b.task.plannedOn === visit.on) - Number(a.task.plannedOn === visit.on) ||
+        b.lateDays - a.lateDays ||
+        byText(a.task.code, b.task.code),
+    );
   for (const candidate of candidates) {
     const reason = visit.overridden?.[candidate.task.code] ?? candidate.task.pin?.reason;
-    // What is strict comes first: an advice that is given up gives up nothing else.
+    // What is strict is told first.
     const bars = barsOf(candidate.task, tasks, due, visit, book).sort((a, b) => Number(b.strict) - Number(a.strict));
     const bar = bars[0];
     const against = bar && { because: bar.because, other: bar.other ?? "", until: bar.until };
     if (!bar || !against) due.push(candidate);
     else if (reason !== undefined) due.push({ ...candidate, against: { ...against, reason } });
-    // Advice: it waits while its window lasts, and goes ahead with care rather than late.
-    else if (!bar.strict && daysBetween(candidate.dueOn, visit.nextOn) > candidate.task.giveDays)
-      due.push({ ...candidate, against });
     else held.push({ ...candidate, ...bar });
   }
   // What another job of the visit does anyway is not asked for twice; the log counts it as done with that one.

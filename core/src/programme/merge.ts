@@ -31,7 +31,7 @@ export interface MergeTask {
   readonly notBefore?: string;
   /** The latest service of another unit of the tank, which lies before the first visit. */
   readonly serviced?: { readonly taskId: string; readonly on: string };
-  /** So much else is left alone that the four weeks are advice: kept, unless that would make it late. */
+  /** So much else is left alone that the four weeks are advice: kept all the same, and easier for a person to put aside. */
   readonly advisory?: boolean;
   /** Fresh media and the only filter never come with a deep clean or a medication. */
   readonly kind?: "media" | "only-filter" | "deep-clean" | "medication";
@@ -67,7 +67,7 @@ export interface MergePlan {
   readonly placements: readonly MergePlacement[];
   /** Visits that take longer than they may, with by how much. */
   readonly overload: readonly { readonly on: string; readonly minutes: number }[];
-  /** Rules that are not kept: an advice that would have made a job late, or a day that somebody chose. */
+  /** Rules that are not kept: services that lie behind, and days that somebody chose. Every pair by itself. */
   readonly broken: readonly {
     readonly rule: "biological-rest" | "not-together";
     readonly taskId: string;
@@ -142,28 +142,36 @@ interface Against {
   readonly on: string;
 }
 
-/** The job that forbids another one a day, and by which rule; null where none does. What is only advice can be left aside. */
-function conflict(board: Board, { task, servicedDay }: Job, day: number, advice = true, only?: Rule): Against | null {
+/**
+ * The job that forbids another one a day, and by which rule; null where none does.
+ *
+ * @param all Where given, every one of them is put here, and none is answered.
+ */
+function conflict(board: Board, { task, servicedDay }: Job, day: number, only?: Rule, all?: Against[]): Against | null {
   if (!task.unit && !task.kind) return null;
-  if (
-    task.serviced &&
-    only !== "not-together" &&
-    (advice || !task.advisory) &&
-    day - servicedDay < BIOLOGICAL_REST_DAYS
-  )
-    return { rule: "biological-rest", ...task.serviced };
+  if (task.serviced && only !== "not-together" && day - servicedDay < BIOLOGICAL_REST_DAYS) {
+    const found = { rule: "biological-rest", ...task.serviced } as const;
+    if (!all) return found;
+    all.push(found);
+  }
   for (const other of board.ofTank.get(task.tankId) ?? []) {
     if (other.task === task) continue;
-    const rests = advice || !task.advisory || !other.task.advisory;
-    const bothLive = only !== "not-together" && rests && task.unit && other.task.unit && task.unit !== other.task.unit;
+    const bothLive = only !== "not-together" && task.unit && other.task.unit && task.unit !== other.task.unit;
     const together = only !== "biological-rest" && mixes(task.kind, other.task.kind);
     if (!bothLive && !together) continue;
     for (const visit of other.turns) {
       if (visit === LIFTED) continue;
       const apart = Math.abs(day - dayOf(board, visit));
       const found = { taskId: other.task.id, on: board.visits[visit]?.on ?? "" };
-      if (bothLive && apart < BIOLOGICAL_REST_DAYS) return { rule: "biological-rest", ...found };
-      if (together && apart === 0) return { rule: "not-together", ...found };
+      const rule =
+        bothLive && apart < BIOLOGICAL_REST_DAYS
+          ? ("biological-rest" as const)
+          : together && apart === 0
+            ? ("not-together" as const)
+            : null;
+      if (!rule) continue;
+      if (!all) return { rule, ...found };
+      all.push({ rule, ...found });
     }
   }
   return null;
@@ -216,23 +224,15 @@ function costAt(board: Board, job: Job, index: number, visit: number): Cost {
 
 type Place = { readonly visit: number; readonly cost: Cost };
 
-/** The visit an occurrence costs least on. Advice gives way where it would make the job late. */
+/** The visit an occurrence costs least on: inside its window, or the first after it where none is; null where there is none. */
 function cheapest(board: Board, job: Job, index: number, random?: Random): Place | null {
-  const kept = cheapestBy(board, job, index, true, random);
-  if (!job.task.advisory || (kept && kept.cost[0] < EPSILON)) return kept;
-  const free = cheapestBy(board, job, index, false, random);
-  return free && (!kept || less(free.cost, kept.cost)) ? free : kept;
-}
-
-/** Inside its window, or the first after it where none is; null where there is none. */
-function cheapestBy(board: Board, job: Job, index: number, advice: boolean, random?: Random): Place | null {
   const { task } = job;
   const target = targetOf(board, job, index);
   let best: Place | null = null;
   for (let visit = firstFrom(board.days, target - task.giveDays); visit < board.visits.length; visit++) {
     const day = dayOf(board, visit);
     if (day > target + task.giveDays && best) break;
-    if (day < job.notBeforeDay || !halfApart(board, job, index, day) || conflict(board, job, day, advice)) continue;
+    if (day < job.notBeforeDay || !halfApart(board, job, index, day) || conflict(board, job, day)) continue;
     // Now and then a good place is passed over, so that a search does not always end where it began.
     if (random && best && random() < 0.2) continue;
     const cost = costAt(board, job, index, visit);
@@ -320,14 +320,15 @@ function brokenOf(board: Board): MergePlan["broken"] {
   const seen = new Set<string>();
   return board.jobs.flatMap((job) =>
     job.turns.flatMap((visit) => {
-      const against = conflict(board, job, dayOf(board, visit));
-      if (!against) return [];
+      const pairs: Against[] = [];
+      conflict(board, job, dayOf(board, visit), undefined, pairs);
       const on = board.visits[visit]?.on ?? "";
       const { id } = job.task;
-      const { taskId: otherId, on: otherOn } = against;
-      if (seen.has(`${otherId} ${otherOn} ${id} ${on}`)) return [];
-      seen.add(`${id} ${on} ${otherId} ${otherOn}`);
-      return [{ rule: against.rule, taskId: id, on, otherId, otherOn }];
+      return pairs.flatMap(({ rule, taskId: otherId, on: otherOn }) => {
+        if (seen.has(`${otherId} ${otherOn} ${id} ${on}`)) return [];
+        seen.add(`${id} ${on} ${otherId} ${otherOn}`);
+        return [{ rule, taskId: id, on, otherId, otherOn }];
+      });
     }),
   );
 }
@@ -471,7 +472,7 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   const at = turns[index] ?? LIFTED;
   put(board, job, index, LIFTED);
   const causes: MergeCause[] = RULES.flatMap((rule) => {
-    const against = conflict(board, job, day, true, rule);
+    const against = conflict(board, job, day, rule);
     return against ? [{ code: rule, taskId: against.taskId, on: against.on }] : [];
   });
   const over = overOf(board, nearest, task.minutes);

@@ -103,4 +103,17 @@ describe("clean media on the site's shelf", () => {
     expect(socks(2)?.kit).toContain("clean socks, 3");
     expect(socks(2)?.reason).toContain("run out on 29 November");
   });
+  test("that the owner swaps in between is due at the visit, and never late", () => {
+    const book = bookOf("stony-coral", {
+      filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
+      schools: { ...bookOf("stony-coral").schools, media: "every-2-3-days" },
+    });
+    const given = inputOf(book);
+    const tasks = given.tasks.map((t) => ({ ...t, lastDoneOn: "2026-11-11" }));
+    const reason = (of: typeof tasks) =>
+      planVisit({ ...given, tasks: of }).steps.find((s) => s.id === "socks")?.reason ?? "";
+    expect(reason(tasks)).not.toContain("late");
+    // Nobody swaps meanwhile: then it is.
+    expect(reason(tasks.filter((t) => t.code !== "owner-socks"))).toContain("late");
+  });
 });

@@ -1,4 +1,4 @@
-import { daysBetween } from "../calendar/civil.ts";
+import { addDays, daysBetween } from "../calendar/civil.ts";
 import { calledTasks, type TankTask, youngJobs } from "../programme/index.ts";
 import { cleanMediaLasts, MEDIA_DAYS } from "../upkeep/index.ts";
 import { withoutExcepted } from "./exceptions.ts";
@@ -36,7 +36,14 @@ export function programmeOn(
     if (untouched && BED_JOBS.includes(task.code)) return [];
     if (task.code === "vacuum-sector" && input.book.schools.substrate === "never") return [];
     if (task.code.startsWith(YOUNG)) return young.includes(task.code) ? [task] : [];
-    if (MECHANICAL.includes(task.code)) return mediaDays === null ? [] : [{ ...task, everyDays: mediaDays }];
+    if (MECHANICAL.includes(task.code)) {
+      if (mediaDays === null) return [];
+      // The owner swapped in between: what comes with the visit is due, and never late.
+      const swappedOn = addDays(input.on, -mediaDays);
+      const owners = mediaDays < VISIT_DAYS && input.tasks.some((t) => t.code === OWNER_MEDIA);
+      const lastDoneOn = owners && task.lastDoneOn < swappedOn ? swappedOn : task.lastDoneOn;
+      return [{ ...task, everyDays: mediaDays, lastDoneOn }];
+    }
     if (task.code === OWNER_MEDIA)
       return mediaDays === null || mediaDays >= VISIT_DAYS ? [] : [{ ...task, everyDays: mediaDays }];
     // Whoever feeds before the change or not at all pauses nothing after it.

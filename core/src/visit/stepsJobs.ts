@@ -29,7 +29,7 @@ export function heldStep({ input }: Making, held: HeldTask): Step {
   const low = by ? lowerFirst(taskName(by, input.book)) : "another job";
   const why = {
     treatment: `A medication is in the water until ${sayDay(until)}; the filter is left alone, and media would take it up.`,
-    "biological-rest": `The ${unitName(input, other)} was serviced less than four weeks ago; earliest ${sayDay(until)}.${strict ? "" : " Enough else is left alone here: it is advice."}`,
+    "biological-rest": `The ${unitName(input, other)} was serviced less than four weeks ago; earliest ${sayDay(until)}.${strict ? "" : " Enough else is left alone here for you to decide otherwise."}`,
     "not-together": `Not on one visit with: ${low}.`,
   }[because];
   return {
@@ -148,7 +148,7 @@ function sectorOf(task: TankTask, { book }: PlanInput): number | undefined {
 
 /** What is said at a job that does not keep its rule. */
 function againstWords({ because, other, until, reason }: NonNullable<DueTask["against"]>, input: PlanInput): string {
-  const why = reason ? `Done all the same: ${reason}. ` : "";
+  const why = `Done all the same: ${reason}. `;
   const rule = {
     "biological-rest": `The ${unitName(input, other)} was serviced less than four weeks ago; they end on ${sayDay(until)}.`,
     treatment: `A medication is in the water until ${sayDay(until)}.`,

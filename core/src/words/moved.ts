@@ -55,6 +55,6 @@ export function brokenSentence(broken: MergePlan["broken"][number], nameOf: (id:
 export function limitWords({ units, leastEveryDays, setEveryDays }: RestLimit, strict: boolean): string {
   const then = strict
     ? "The plan keeps the rule, and they come later than set."
-    : "Enough else is left alone here for it to be advice: the plan gives it up rather than come late.";
+    : "The plan keeps them, and they come later than set; enough else is left alone here for you to decide otherwise on site.";
   return `Four weeks between ${units.join(" and ")} can only be kept if each comes every ${daysWords(leastEveryDays)} or less often; one is set to every ${daysWords(setEveryDays)}. ${then}`;
 }

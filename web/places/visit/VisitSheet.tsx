@@ -541,7 +541,7 @@ function Overrule({ visit, held }: { visit: LiveVisit; held: NonNullable<Step["h
       <Box color="soft" mb="6px">
         {held.strict
           ? "Little else is left alone here. Do it today only if:"
-          : "Here it is advice. Do it today because:"}
+          : "Enough else is left alone here. Do it today because:"}
       </Box>
       <Flex gap="6px" wrap="wrap">
         {[...OVERRULE_REASONS, ...(held.strict ? [] : ["it suits today"])].map((reason) => (
