@@ -1,5 +1,6 @@
 import { FIRM_FIELDS, type Firm, type FirmField, readPlace } from "@keel-round/core/book";
 import { civilOf } from "@keel-round/core/calendar";
+import { toShown, unitShown } from "@keel-round/core/units";
 import { type DailyLimits, DEFAULT_LIMITS } from "@keel-round/core/visit";
 import { and, desc, eq } from "drizzle-orm";
 import { db } from "./connection";
@@ -46,7 +47,10 @@ export async function loadFirm(scope: Scope): Promise<{ firm: Firm; history: Fir
     firm: firmOf(row),
     history: changes.map(({ change, by }) => {
       const { label, unit } = FIRM_FIELDS[change.field as FirmField];
-      const says = (value: unknown) => `${String(value)}${unit && change.field !== "start" ? ` ${unit}` : ""}`;
+      const says = (value: unknown) =>
+        typeof value === "number"
+          ? `${Number(toShown(value, unit, scope.units).toPrecision(6))} ${unitShown(unit, scope.units)}`.trim()
+          : String(value);
       return {
         id: change.id,
         on: civilOf(change.at.getTime(), scope.zone).date,

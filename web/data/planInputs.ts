@@ -101,7 +101,8 @@ const atFullLevel =
   );
 
 /**
- * Everything that the plans of some visits are made from, in a fixed number of queries however many visits.
+ * Everything that the plans of some visits are made from, in a fixed number of queries however many visits. Each list has
+ * one order, so that the same facts give the same input to the byte.
  *
  * What this visit itself logged is left out: it comes from the operation log, on the phone and here alike.
  */
@@ -150,7 +151,8 @@ export async function loadPlanInputs(
     q
       .select()
       .from(task)
-      .where(and(of(task as never), isNull(task.removedAt))),
+      .where(and(of(task as never), isNull(task.removedAt)))
+      .orderBy(task.code),
     q
       .select({
         tankId: reading.tankId,
@@ -163,7 +165,7 @@ export async function loadPlanInputs(
       })
       .from(reading)
       .where(and(of(reading as never), gte(reading.onDate, since)))
-      .orderBy(reading.takenAt),
+      .orderBy(reading.takenAt, reading.id),
     q
       .select({
         tankId: waterChange.tankId,
@@ -175,11 +177,12 @@ export async function loadPlanInputs(
       })
       .from(waterChange)
       .where(and(of(waterChange as never), gte(waterChange.onDate, since)))
-      .orderBy(waterChange.at),
+      .orderBy(waterChange.at, waterChange.id),
     q
       .select()
       .from(finding)
-      .where(and(of(finding as never), inArray(finding.state, ["open", "carried"]))),
+      .where(and(of(finding as never), inArray(finding.state, ["open", "carried"])))
+      .orderBy(finding.seenAt, finding.id),
     q
       .select({
         tankId: stepLog.tankId,
@@ -197,12 +200,12 @@ export async function loadPlanInputs(
       .where(
         and(of(stepLog as never), gte(stepLog.onDate, since), or(isNotNull(stepLog.minutes), isNotNull(stepLog.dirt))),
       )
-      .orderBy(stepLog.onDate),
+      .orderBy(stepLog.onDate, stepLog.id),
     q
       .select()
       .from(levelLog)
       .where(and(of(levelLog as never), gte(levelLog.onDate, since), sql`${levelLog.days} is not null`))
-      .orderBy(desc(levelLog.onDate)),
+      .orderBy(desc(levelLog.onDate), levelLog.id),
     q
       .select()
       .from(tankEvent)
@@ -217,7 +220,7 @@ export async function loadPlanInputs(
           or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
         ),
       )
-      .orderBy(visit.onDate),
+      .orderBy(visit.onDate, visit.id),
     q
       .select({
         visitId: visit.id,

@@ -1,11 +1,23 @@
 import { weekday } from "@keel-round/core/calendar";
 import { type DayPlan, type DayStop, planDay } from "@keel-round/core/round";
-import { asPlan, type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
+import { METRIC, type UnitPreference } from "@keel-round/core/units";
+import {
+  asPlan,
+  inputHash,
+  type PlanInput,
+  planVisit,
+  seenToday,
+  type VisitPlan,
+  visitState,
+  withToday,
+} from "@keel-round/core/visit";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
+import { appliedOps } from "./operations";
 import { loadPlanInputs } from "./planInputs";
 import { business, client, person, site, stop, tank, tankStatus, visit } from "./schema";
+import type { PlanSnapshot } from "./schema/round";
 import type { Scope } from "./scope";
 
 /** A tank of a stop, with its plan for the day. */
@@ -79,9 +91,10 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
       refillAfter: r.stop.refillAfter,
       tanks: [],
     };
-    // A closed visit keeps the plan it was given.
     const plan =
-      r.visit.plan && r.visit.state !== "planned" ? asPlan(r.visit.plan.plan) : planVisit(input, scope.units);
+      r.visit.plan && r.visit.state !== "planned"
+        ? await keptPlan(scope, r.visit.id, input, r.visit.plan)
+        : planVisit(input, scope.units);
     at.tanks.push({ visitId: r.visit.id, visitState: r.visit.state, tank: r.tank, status: r.status, input, plan });
     stops.set(r.stop.id, at);
   }
@@ -97,6 +110,20 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
   });
   return { person: who, stops: list, day, laidOutTo: firm.laidOutTo };
 }
+
+/**
+ * The plan that a visit was given. It is kept in the units that everything is kept in; whoever reads others has it said anew,
+ * as long as all that it was made from is the same.
+ */
+async function keptPlan(scope: Scope, visitId: string, input: PlanInput, kept: PlanSnapshot): Promise<VisitPlan> {
+  if (isMetric(scope.units)) return asPlan(kept.plan);
+  const state = visitState(await appliedOps(db(), scope.businessId, visitId));
+  const then = withToday(input, seenToday(state, input.on));
+  return inputHash(then) === kept.inputHash ? planVisit(then, scope.units) : asPlan(kept.plan);
+}
+
+const isMetric = (units: UnitPreference): boolean =>
+  (["volume", "length", "temperature", "salinity", "alkalinity"] as const).every((of) => units[of] === METRIC[of]);
 
 function dayStop(s: RoundStop, on: string): DayStop {
   const sum = (pick: (load: VisitPlan["load"]) => number) => s.tanks.reduce((total, t) => total + pick(t.plan.load), 0);

@@ -1,5 +1,6 @@
 import type { TrimState } from "@keel-round/core/readings";
 import type { DayPlan } from "@keel-round/core/round";
+import { quantityText, type UnitPreference } from "@keel-round/core/units";
 import { area } from "d3-shape";
 import { A, Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 import { TRIM_COLOUR } from "./Trim";
@@ -18,6 +19,7 @@ interface RibbonProps {
   readonly stops: readonly RibbonStop[];
   readonly vanKg: number;
   readonly nowMinute: number | null;
+  readonly units: UnitPreference;
 }
 
 const W = 1090;
@@ -48,11 +50,12 @@ function twoLines(name: string, widthPx: number): readonly string[] {
 }
 
 /** The day drawn to the clock: stops with their windows, travel dotted, and the water on board under it. */
-export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
+export function DayRibbon({ day, stops, vanKg, nowMinute, units }: RibbonProps) {
   const [from, to] = span(day);
   const x = (minute: number) => LEFT + ((minute - from) / (to - from)) * (W - LEFT - RIGHT);
   const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + i * 60);
   const byId = new Map(stops.map((s) => [s.id, s]));
+  const kg = (value: number) => quantityText(value, "kg", units, 0);
   const label = day.stops.map((s) => `${clock(s.start)} ${s.stop.name}`).join(", ");
 
   return (
@@ -60,7 +63,7 @@ export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
       width="100%"
       viewBox={`0 0 ${W} ${H}`}
       role="group"
-      aria-label={`The day: ${label}. At most ${Math.round(day.peakKg)} kg of water on board, the van carries ${vanKg}.`}
+      aria-label={`The day: ${label}. At most ${kg(day.peakKg)} of water on board, the van carries ${kg(vanKg)}.`}
       display="block"
     >
       {hours.map((minute) => (
@@ -135,7 +138,7 @@ export function DayRibbon({ day, stops, vanKg, nowMinute }: RibbonProps) {
           </A>
         );
       })}
-      <WaterOnBoard day={day} vanKg={vanKg} x={x} from={from} to={to} />
+      <WaterOnBoard day={day} vanKg={vanKg} x={x} from={from} to={to} units={units} />
       {nowMinute !== null && nowMinute >= from && nowMinute <= to && (
         <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="20" y2={WATER.bottom} stroke="coralline" strokeWidth="2" />
       )}
@@ -149,13 +152,16 @@ function WaterOnBoard({
   x,
   from,
   to,
+  units,
 }: {
   day: DayPlan;
   vanKg: number;
   x: (minute: number) => number;
   from: number;
   to: number;
+  units: UnitPreference;
 }) {
+  const says = (kg: number) => quantityText(kg, "kg", units, 0);
   const most = Math.max(vanKg, day.peakKg, 1) * 1.06;
   const y = (kg: number) => WATER.bottom - (kg / most) * (WATER.bottom - WATER.top);
   const first = day.onBoard[0];
@@ -208,12 +214,12 @@ function WaterOnBoard({
         fontWeight={over ? 600 : 400}
       >
         {over
-          ? `${Math.round(day.peakKg - vanKg)} kg more than the van's ${vanKg}`
-          : `the van carries ${vanKg} kg of water`}
+          ? `${says(day.peakKg - vanKg)} more than the van's ${says(vanKg)}`
+          : `the van carries ${says(vanKg)} of water`}
       </SvgText>
       {day.peakKg > 1 && (
         <SvgText x={Math.min(x(peak.minute) + 6, W - 260)} y={y(day.peakKg) - 5} fontSize="11.5px" fill="ink">
-          <tspan className="num">{Math.round(day.peakKg)}</tspan> kg at most
+          <tspan className="num">{says(day.peakKg)}</tspan> at most
         </SvgText>
       )}
       <Line x1={x(from)} x2={x(to)} y1={WATER.bottom} y2={WATER.bottom} stroke="ink" />
@@ -269,7 +275,7 @@ function LayerNames({
 }
 
 /** Today's ribbon in small, for the header of every screen. */
-export function SmallRibbon({ day, stops, nowMinute }: Omit<RibbonProps, "vanKg">) {
+export function SmallRibbon({ day, stops, nowMinute }: Omit<RibbonProps, "vanKg" | "units">) {
   if (day.stops.length === 0) return null;
   const [from, to] = span(day);
   const x = (minute: number) => ((minute - from) / (to - from)) * 700;

@@ -160,7 +160,7 @@ describe("the ribbon is drawn to the clock", () => {
     { id: "a", name: "Stop a", trim: "off" as const, closed: false },
     { id: "b", name: "Stop b", trim: "steady" as const, closed: true },
   ];
-  const html = draw(<DayRibbon day={day} stops={stops} vanKg={150} nowMinute={500} />);
+  const html = draw(<DayRibbon day={day} stops={stops} vanKg={150} nowMinute={500} units={METRIC} />);
 
   test("equal hours are equally long, and a stop of one hour is one hour long", () => {
     const hours = numbers(html, /<line x1="([\d.]+)" x2="[\d.]+" y1="22"/g);

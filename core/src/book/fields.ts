@@ -1,14 +1,17 @@
 import {
   type DecimalSign,
   figure,
+  fromShown,
   PARAMETERS,
   type Parameter,
   parameterFacts,
   parseNumber,
   showLength,
   showVolume,
+  toShown,
   type UnitPreference,
   unitFor,
+  unitShown,
 } from "../units/index.ts";
 
 /** Minutes of the day that a site may be worked in, by weekday 1 Monday to 7 Sunday; a missing day is closed. */
@@ -87,7 +90,7 @@ export function parseDecimal(text: string, decimal?: DecimalSign): number {
 
 /** The unit a field's figures are shown in, empty without one. */
 export function fieldUnit(type: FieldType, units: UnitPreference): string {
-  if (type.kind === "number") return type.unit;
+  if (type.kind === "number") return unitShown(type.unit, units);
   if (type.kind === "length") return units.length;
   if (type.kind === "volume") return units.volume;
   if (type.kind === "share") return "%";
@@ -95,6 +98,7 @@ export function fieldUnit(type: FieldType, units: UnitPreference): string {
 }
 
 function toCanonical(type: FieldType, shown: number, units: UnitPreference): number {
+  if (type.kind === "number") return fromShown(shown, type.unit, units);
   if (type.kind === "length") return shown / showLength(100, units.length);
   if (type.kind === "volume") return shown / showVolume(1, units.volume);
   if (type.kind === "share") return shown / 100;
@@ -102,10 +106,18 @@ function toCanonical(type: FieldType, shown: number, units: UnitPreference): num
 }
 
 function fromCanonical(type: FieldType, value: number, units: UnitPreference): number {
+  if (type.kind === "number") return toShown(value, type.unit, units);
   if (type.kind === "length") return showLength(value * 100, units.length);
   if (type.kind === "volume") return showVolume(value, units.volume);
   if (type.kind === "share") return value * 100;
   return type.kind === "temperature" && units.temperature === "°F" ? value * 1.8 + 32 : value;
+}
+
+/** Decimals of a figure of its kind; of a fixed unit that a person reads as another, as many more as that is larger. */
+function decimalsIn(type: Extract<FieldType, { readonly decimals: number }>, units: UnitPreference): number {
+  if (type.kind !== "number") return type.decimals;
+  const step = Math.abs(toShown(1, type.unit, units) - toShown(0, type.unit, units));
+  return Math.max(0, type.decimals + Math.round(-Math.log10(step > 0 ? step : 1)));
 }
 
 /** Twelve significant digits: what a conversion there and back leaves behind is cut off. */
@@ -303,7 +315,7 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
       // A limit as it was shown, in a unit that is no round number of ours, is still within it.
       const slack = 1e-9 * Math.max(1, Math.abs(value));
       if (value < type.low - slack || value > type.high + slack) {
-        const limit = (v: number) => figure(fromCanonical(type, v, units), type.decimals);
+        const limit = (v: number) => figure(fromCanonical(type, v, units), decimalsIn(type, units));
         throw new FieldError(
           `${field.label} lies between ${limit(type.low)} and ${limit(type.high)} ${fieldUnit(type, units)}.`.replace(
             " .",
@@ -351,6 +363,8 @@ export function sayField(
     return labels.join(", ") || "nothing";
   }
   if (type.kind === "list") return sayList(type.columns, value as readonly ListRow[], units);
+  if (typeof value === "number" && type.kind === "number" && decimalsIn(type, units) !== type.decimals)
+    return `${figure(fromCanonical(type, value, units), decimalsIn(type, units))} ${fieldUnit(type, units)}`;
   if (typeof value === "number" && "decimals" in type) {
     const unit = fieldUnit(type, units);
     return `${figure(fromCanonical(type, value, units), type.decimals)}${unit ? ` ${unit}` : ""}`;

@@ -1,11 +1,35 @@
 import { z } from "zod";
+import { fromShown, parseNumber, toShown, type UnitPreference } from "../units/index.ts";
 import { readPlace } from "./begin.ts";
 
-const figure = (low: number, high: number) =>
+/** The most and the least that a figure of the firm may be, canonical. */
+export const FIRM_RANGES = {
+  roadFactor: [1, 3],
+  speedKmH: [3, 120],
+  alkalinityDkh: [0.1, 5],
+  salinityUpPpt: [0.1, 10],
+  salinityDownPpt: [0.1, 10],
+  salinityDownInvertebratesPpt: [0.1, 10],
+  salinityApartPpt: [0.5, 20],
+  strongestPpt: [5, 42],
+  temperatureC: [0.1, 5],
+  temperatureTenderC: [0.1, 5],
+  ghDgh: [0.1, 10],
+  freeAmmoniaMgL: [0.001, 0.5],
+  calciumMgL: [1, 500],
+  magnesiumMgL: [1, 1000],
+  ph: [0.05, 2],
+} as const;
+type FirmFigure = keyof typeof FIRM_RANGES;
+
+const figure = ([low, high]: readonly [number, number]) =>
   z.coerce
     .number(`A number from ${low} to ${high}.`)
     .min(low, `From ${low} to ${high}.`)
     .max(high, `From ${low} to ${high}.`);
+const figures = Object.fromEntries(
+  Object.entries(FIRM_RANGES).map(([key, range]) => [key, figure(range)]),
+) as unknown as { readonly [K in FirmFigure]: ReturnType<typeof figure> };
 const needed = (what: string) => z.string().trim().min(1, what).max(120, "At most 120 characters.");
 
 /** What a firm says of itself, and the most that a day may change in a tank. Limits in canonical units. */
@@ -17,21 +41,7 @@ export const FirmSchema = z.object({
   start: z.string().refine((text) => readPlace(text) !== null, {
     error: "Two numbers, latitude from −90 to 90 and longitude from −180 to 180, such as 50.421, -4.702.",
   }),
-  roadFactor: figure(1, 3),
-  speedKmH: figure(3, 120),
-  alkalinityDkh: figure(0.1, 5),
-  salinityUpPpt: figure(0.1, 10),
-  salinityDownPpt: figure(0.1, 10),
-  salinityDownInvertebratesPpt: figure(0.1, 10),
-  salinityApartPpt: figure(0.5, 20),
-  strongestPpt: figure(5, 42),
-  temperatureC: figure(0.1, 5),
-  temperatureTenderC: figure(0.1, 5),
-  ghDgh: figure(0.1, 10),
-  freeAmmoniaMgL: figure(0.001, 0.5),
-  calciumMgL: figure(1, 500),
-  magnesiumMgL: figure(1, 1000),
-  ph: figure(0.05, 2),
+  ...figures,
 });
 export type Firm = z.infer<typeof FirmSchema>;
 export type FirmField = keyof Firm;
@@ -46,17 +56,66 @@ export const FIRM_FIELDS: Readonly<
   start: { label: "Rounds start at", unit: "latitude, longitude", part: "roads" },
   roadFactor: { label: "Roads are longer than the straight line by", unit: "times", part: "roads" },
   speedKmH: { label: "Speed on the round", unit: "km/h", part: "roads" },
-  alkalinityDkh: { label: "Alkalinity, corals", unit: "dKH", part: "limits" },
+  alkalinityDkh: { label: "Alkalinity, corals", unit: "dKH moved", part: "limits" },
   calciumMgL: { label: "Calcium, corals", unit: "mg/L", part: "limits" },
   magnesiumMgL: { label: "Magnesium, corals", unit: "mg/L", part: "limits" },
   ghDgh: { label: "GH, shrimp", unit: "dGH", part: "limits" },
-  salinityUpPpt: { label: "Salinity, up", unit: "ppt", part: "limits" },
-  salinityDownPpt: { label: "Salinity, down, fish", unit: "ppt", part: "limits" },
-  salinityDownInvertebratesPpt: { label: "Salinity, down, invertebrates", unit: "ppt", part: "limits" },
-  salinityApartPpt: { label: "New water apart from the tank's salinity", unit: "ppt", part: "limits" },
+  salinityUpPpt: { label: "Salinity, up", unit: "ppt moved", part: "limits" },
+  salinityDownPpt: { label: "Salinity, down, fish", unit: "ppt moved", part: "limits" },
+  salinityDownInvertebratesPpt: { label: "Salinity, down, invertebrates", unit: "ppt moved", part: "limits" },
+  salinityApartPpt: { label: "New water apart from the tank's salinity", unit: "ppt moved", part: "limits" },
   strongestPpt: { label: "Strongest new water", unit: "ppt", part: "limits" },
   temperatureC: { label: "Temperature of the tank, fish", unit: "K", part: "limits" },
   temperatureTenderC: { label: "Temperature of the tank, corals, jellyfish, shrimp", unit: "K", part: "limits" },
   ph: { label: "pH, which only warns", unit: "", part: "limits" },
   freeAmmoniaMgL: { label: "Free ammonia after a change", unit: "mg/L", part: "limits" },
 };
+
+/** What is typed of a firm: figures are text until they are read. */
+export type FirmTyped = Readonly<Record<FirmField, string>>;
+
+const isFigure = (key: string): key is FirmFigure => key in FIRM_RANGES;
+/** What a conversion there and back leaves behind is cut off. */
+const tidy = (value: number) => Number(value.toPrecision(6));
+const shown = (key: FirmFigure, value: number, units: UnitPreference) =>
+  tidy(toShown(value, FIRM_FIELDS[key].unit, units));
+
+/** A firm as it stands in the fields of a form, in a person's units. */
+export function writeFirm(firm: Firm, units: UnitPreference): FirmTyped {
+  return Object.fromEntries(
+    Object.entries(firm).map(([key, value]) => [
+      key,
+      isFigure(key) ? String(shown(key, Number(value), units)).replace(".", units.decimal ?? ".") : String(value),
+    ]),
+  ) as FirmTyped;
+}
+
+/**
+ * What was typed, canonical; a figure that was not touched stays as it was to the last digit.
+ *
+ * @returns what is wrong, by field, with its limits in the person's own units.
+ */
+export function readFirm(
+  typed: FirmTyped,
+  before: Firm,
+  units: UnitPreference,
+): { readonly firm: Firm | null; readonly issues: Readonly<Partial<Record<FirmField, string>>> } {
+  const was = writeFirm(before, units);
+  const issues: Partial<Record<FirmField, string>> = {};
+  const canonical = Object.fromEntries(
+    (Object.keys(typed) as FirmField[]).map((key) => {
+      if (!isFigure(key) || typed[key] === was[key]) return [key, isFigure(key) ? before[key] : typed[key]];
+      const [low, high] = FIRM_RANGES[key];
+      const number = parseNumber(typed[key], units.decimal);
+      const value = number === null ? Number.NaN : fromShown(number, FIRM_FIELDS[key].unit, units);
+      const slack = 1e-5 * high;
+      if (!(value >= low - slack && value <= high + slack))
+        issues[key] =
+          `${number === null ? "A number from" : "From"} ${shown(key, low, units)} to ${shown(key, high, units)}.`;
+      return [key, tidy(Math.min(high, Math.max(low, value)))];
+    }),
+  );
+  const parsed = FirmSchema.safeParse(canonical);
+  for (const issue of parsed.error?.issues ?? []) issues[issue.path[0] as FirmField] ??= issue.message;
+  return { firm: parsed.success && Object.keys(issues).length === 0 ? parsed.data : null, issues };
+}

@@ -18,7 +18,15 @@ export {
   writeList,
 } from "./fields.ts";
 export { FILTER_TESTS, type Filter, type FilterTest, readFilters, sayFilter, testsOf } from "./filters.ts";
-export { FIRM_FIELDS, type Firm, type FirmField, FirmSchema } from "./firm.ts";
+export {
+  FIRM_FIELDS,
+  type Firm,
+  type FirmField,
+  FirmSchema,
+  type FirmTyped,
+  readFirm,
+  writeFirm,
+} from "./firm.ts";
 export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
 export {
   factsWith,

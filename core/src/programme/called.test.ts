@@ -31,7 +31,9 @@ describe("by what is seen", () => {
       readings: [{ parameter: "phosphate" as const, value: 0.14, on: "2026-11-19" }],
       bands: [{ parameter: "phosphate" as const, idealLow: 0.02, idealHigh: 0.1 }],
     };
-    expect(called("phosphate-high", "2026-10-01", evidence).calledBy).toBe("phosphate was 0.14 mg/L on 19 November");
+    expect(called("phosphate-high", "2026-10-01", evidence).calledBy).toBe(
+      "phosphate was above its band on 19 November",
+    );
     expect(isWaiting(called("phosphate-high", "2026-11-19", evidence))).toBe(true);
   });
   test("dirt of another job, where it is filthy enough", () => {

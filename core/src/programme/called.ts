@@ -135,11 +135,13 @@ function bySign(sign: Sign, task: TankTask, evidence: Evidence, on: string): Cal
       );
     case "band": {
       const band = evidence.bands.find((b) => b.parameter === sign.parameter);
-      const { label, unit } = parameterFacts[sign.parameter];
+      const { label } = parameterFacts[sign.parameter];
+      const name = /^[a-z]?[A-Z]{1,2}$/.test(label) ? label : label.toLowerCase();
       return band
         ? sinceDone(task, evidence, sign.parameter, on, ({ value }) =>
             value > band.idealHigh || value < band.idealLow
-              ? `${label.toLowerCase()} was ${Math.round(value * 1000) / 1000} ${unit}`
+              ? // Without its figure: whoever reads it has their own units, and the readings show it.
+                `${name} was ${value > band.idealHigh ? "above" : "below"} its band`
               : null,
           )
         : null;
@@ -175,7 +177,7 @@ function byFlow(lostShare: number, task: TankTask, { readings }: Evidence): Call
   return lost >= lostShare - 1e-9
     ? {
         on: last.on,
-        by: `the flow fell ${Math.round(lost * 100)} %, from ${Math.round(best)} to ${Math.round(last.value)} L/h`,
+        by: `the flow fell ${Math.round(lost * 100)} %`,
       }
     : null;
 }

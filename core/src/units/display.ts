@@ -40,6 +40,7 @@ export function unitFor(parameter: Parameter, units: UnitPreference): string {
   if (parameter === "temperature") return units.temperature;
   if (parameter === "salinity") return units.salinity;
   if (parameter === "alkalinity") return units.alkalinity;
+  if (parameter === "flow") return units.volume === "L" ? "L/h" : `${units.volume}/h`;
   return parameterFacts[parameter].unit;
 }
 
@@ -58,6 +59,10 @@ const optionOf = (parameter: Parameter, units: UnitPreference) =>
 /** A canonical reading on a person's scale, not rounded. */
 export const readingIn = (parameter: Parameter, canonical: number, units: UnitPreference): number =>
   optionOf(parameter, units)?.fromCanonical(canonical) ?? canonical;
+
+/** A reading on a person's scale, canonical: the inverse. A sample is taken to be at 25 °C. */
+export const readingOut = (parameter: Parameter, shown: number, units: UnitPreference): number =>
+  optionOf(parameter, units)?.toCanonical(shown, 25) ?? shown;
 
 /** A canonical reading as a person reads it, without its unit. */
 export function showReading(parameter: Parameter, canonical: number, units: UnitPreference): string {

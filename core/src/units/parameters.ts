@@ -72,11 +72,23 @@ const scaled = (unit: string, decimals: number, canonicalPerUnit: number): UnitO
   toCanonical: (x) => x * canonicalPerUnit,
   fromCanonical: (x) => x / canonicalPerUnit,
 });
+/** The scale ends here, PSU. A tank that lost half of its water lies beyond it, and is still to be shown. */
+const SCALE_END_PSU = 42;
+
+/** Specific gravity, carried on in a straight line beyond the end of the scale. */
+function gravityOf(psu: number, reference: GravityReference): number {
+  const inside = Math.min(SCALE_END_PSU, Math.max(0, psu));
+  const at = specificGravity(inside, reference);
+  if (psu === inside) return at;
+  const slope = inside === 0 ? specificGravity(1, reference) - at : at - specificGravity(SCALE_END_PSU - 1, reference);
+  return at + (psu - inside) * slope;
+}
+
 const gravity = (reference: GravityReference): UnitOption => ({
   unit: `SG ${reference}`,
   decimals: 4,
   toCanonical: (x) => salinityFromGravity(x, reference),
-  fromCanonical: (x) => specificGravity(x, reference),
+  fromCanonical: (x) => gravityOf(x, reference),
 });
 
 /** From molar masses N 14.007, O 15.999, P 30.974, H 1.008. */
@@ -247,7 +259,12 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     decimals: 0,
     plausible: [1, 200_000],
     step: 50,
-    units: [same("L/h", 0), scaled("L/min", 1, 60), scaled("US gal/h", 0, 3.785411784)],
+    units: [
+      same("L/h", 0),
+      scaled("L/min", 1, 60),
+      scaled("US gal/h", 0, 3.785411784),
+      scaled("imp gal/h", 0, 4.54609),
+    ],
     methods: [{ method: "timed bucket", relative: 0.1 }],
   },
   tds: {

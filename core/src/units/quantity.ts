@@ -1,4 +1,13 @@
-import { figure, LITRES_PER, METRIC, readingIn, showLength, showReading, type UnitPreference } from "./display.ts";
+import {
+  figure,
+  LITRES_PER,
+  METRIC,
+  readingIn,
+  readingOut,
+  showLength,
+  showReading,
+  type UnitPreference,
+} from "./display.ts";
 
 /** A number as it is shown, and the unit beside it. */
 export interface Shown {
@@ -17,6 +26,7 @@ interface Kind {
 
 const KG_PER_LB = 0.45359237;
 const M_PER_FT = 0.3048;
+const KM_PER_MILE = 1.609344;
 /** A label's dose is told for so much water. */
 const DOSE_LITRES = 100;
 const DOSE_GALLONS = 10;
@@ -49,6 +59,8 @@ function kindOf(unit: string, units: UnitPreference): Kind | null {
       return times(`g/${units.volume} at 35`, perLitre);
     case "mL per 100 L":
       return gallons ? times(`mL per ${DOSE_GALLONS} ${units.volume}`, (DOSE_GALLONS * perLitre) / DOSE_LITRES) : null;
+    case "g per 100 L":
+      return gallons ? times(`g per ${DOSE_GALLONS} ${units.volume}`, (DOSE_GALLONS * perLitre) / DOSE_LITRES) : null;
     case "m":
       return imperial(units) ? times("ft", 1 / M_PER_FT, 1) : null;
     case "mm":
@@ -59,6 +71,8 @@ function kindOf(unit: string, units: UnitPreference): Kind | null {
       return units.temperature === "°F"
         ? { unit: "°F", to: (x) => x * 1.8 + 32, from: (x) => (x - 32) / 1.8, decimals: 1 }
         : same("°C", 1);
+    case "km/h":
+      return imperial(units) ? times("mph", 1 / KM_PER_MILE) : null;
     case "K":
       return units.temperature === "°F" ? times("°F", 1.8, 1) : same("°C", 1);
     default:
@@ -108,16 +122,29 @@ export function quantityText(value: number, unit: string, units: UnitPreference 
   return shown.unit ? `${shown.figure}\u00a0${shown.unit}` : shown.figure;
 }
 
+/** Salinity and alkalinity as figures of a field; by how much they move, by the scale's step at sea water's strength. */
+function scaleOf(unit: string, units: UnitPreference): Kind | null {
+  const [of, moved] = unit.split(" ");
+  const parameter = of === "ppt" ? ("salinity" as const) : of === "dKH" ? ("alkalinity" as const) : null;
+  if (!parameter) return null;
+  const at = (canonical: number) => readingIn(parameter, canonical, units);
+  const name = units[parameter];
+  if (moved) return times(name, at(35.5) - at(34.5));
+  return { unit: name, to: at, from: (x) => readingOut(parameter, x, units) };
+}
+
+const shownAs = (unit: string, units: UnitPreference): Kind =>
+  scaleOf(unit, units) ?? kindOf(unit, units) ?? same(unit);
+
 /** The unit that a canonical one is shown in. */
-export const unitShown = (unit: string, units: UnitPreference): string => kindOf(unit, units)?.unit ?? unit;
+export const unitShown = (unit: string, units: UnitPreference): string => shownAs(unit, units).unit;
 
 /** A figure in a person's unit, not rounded: what stands in a field. */
-export const toShown = (value: number, unit: string, units: UnitPreference): number =>
-  (kindOf(unit, units) ?? same(unit)).to(value);
+export const toShown = (value: number, unit: string, units: UnitPreference): number => shownAs(unit, units).to(value);
 
 /** A figure that a person entered, canonical: the inverse. */
 export const fromShown = (shown: number, unit: string, units: UnitPreference): number =>
-  (kindOf(unit, units) ?? same(unit)).from(shown);
+  shownAs(unit, units).from(shown);
 
 /** Decimals by size: three figures that matter. */
 function decimalsOf(value: number): number {

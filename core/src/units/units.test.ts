@@ -16,6 +16,14 @@ import {
 const entry = (parameter: (typeof PARAMETERS)[number], text: string, unit: string, method = "liquid kit") =>
   parseReading({ parameter, text, unit, method });
 
+test("a figure beyond the scale of specific gravity is shown all the same, further on", () => {
+  const sg = (psu: number) => Number(showReading("salinity", psu, { ...METRIC, salinity: "SG 25/25" }));
+  expect(sg(52)).toBeGreaterThan(sg(42));
+  // As steep as at its end: ten ppt further on.
+  expect(sg(52) - sg(42)).toBeCloseTo(10 * (sg(42) - sg(41)), 2);
+  expect(Number.isFinite(sg(-1))).toBe(true);
+});
+
 describe("entered readings", () => {
   // 1 meq/L = 2.804 dKH; NO3 = 4.4266 × N; PO4 = 3.0661 × P; NH3 = 1.2159 × N; 17.85 mg/L CaCO3 a degree.
   test.each([

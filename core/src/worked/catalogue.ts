@@ -14,7 +14,7 @@ export const catalogue = {
     title: "Water in the system",
     words:
       "Inside area × height up to the fill line, less what sand and rock take up, plus the sump's chambers, pipes and reactors.",
-    source: "Geometry; porosity of settled sand 0.40 and gravel 0.45; rock 2.8 kg per litre of solid.",
+    source: "Geometry; porosity of settled sand 0.40 and gravel 0.45; solid rock 2.8 times as heavy as water.",
     limits: "Within about 5 % unless the litres were measured while filling.",
   },
   "drain-litres": {

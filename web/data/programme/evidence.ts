@@ -34,11 +34,13 @@ export async function loadEvidence(
           eq(animalEvent.kind, "added"),
           gte(animalEvent.onDate, since),
         ),
-      ),
+      )
+      .orderBy(animalEvent.onDate, animalEvent.id),
     q
       .select()
       .from(equipment)
-      .where(and(eq(equipment.businessId, businessId), inArray(equipment.tankId, ids), isNull(equipment.archivedAt))),
+      .where(and(eq(equipment.businessId, businessId), inArray(equipment.tankId, ids), isNull(equipment.archivedAt)))
+      .orderBy(equipment.name, equipment.id),
   ]);
   const events = groupBy(added, (r) => r.tankId);
   const pieces = groupBy(gear, (r) => r.tankId);

@@ -1,8 +1,8 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { zodResolver } from "@hookform/resolvers/zod";
-import { FIRM_FIELDS, type Firm, type FirmField, FirmSchema } from "@keel-round/core/book";
+import { FIRM_FIELDS, type Firm, type FirmField, type FirmTyped, readFirm, writeFirm } from "@keel-round/core/book";
+import { type UnitPreference, unitShown } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
@@ -18,18 +18,24 @@ const PARTS = [
 ] as const;
 const FIELDS = Object.entries(FIRM_FIELDS) as [FirmField, (typeof FIRM_FIELDS)[FirmField]][];
 
-/** As it is typed: figures are text until they are read. */
-type Typed = Record<FirmField, string>;
-
-/** Edits the firm's own facts; what is wrong stands beside the field. */
-export function FirmForm({ firm }: { firm: Firm }) {
+/** Edits the firm's own facts in the person's units; what is wrong stands beside the field. */
+export function FirmForm({ firm, units }: { firm: Firm; units: UnitPreference }) {
   const router = useRouter();
   const hydrated = useHydrated();
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
-  const { register, handleSubmit, formState, setError } = useForm<Typed, unknown, Firm>({
-    // The schema reads figures out of what is typed.
-    resolver: zodResolver(FirmSchema) as never,
-    defaultValues: Object.fromEntries(Object.entries(firm).map(([key, value]) => [key, String(value)])) as Typed,
+  const { register, handleSubmit, formState, setError } = useForm<FirmTyped, unknown, Firm>({
+    resolver: (typed) => {
+      const read = readFirm(typed, firm, units);
+      return read.firm
+        ? { values: read.firm, errors: {} }
+        : {
+            values: {},
+            errors: Object.fromEntries(
+              Object.entries(read.issues).map(([key, message]) => [key, { type: "invalid", message }]),
+            ),
+          };
+    },
+    defaultValues: writeFirm(firm, units),
   });
   const submit = handleSubmit(async (next) => {
     const answer = await saveFirmAction(next);
@@ -50,7 +56,10 @@ export function FirmForm({ firm }: { firm: Firm }) {
             <Flex pt="10px" gap="0 12px" wrap="wrap">
               {FIELDS.filter(([, f]) => f.part === part).map(([key, { label, unit }]) => (
                 <Box key={key} w={part === "limits" ? "170px" : "100%"}>
-                  <FieldRow label={`${label}${unit ? `, ${unit}` : ""}`} error={formState.errors[key]?.message}>
+                  <FieldRow
+                    label={`${label}${unit ? `, ${unitShown(unit, units)}` : ""}`}
+                    error={formState.errors[key]?.message}
+                  >
                     <TextInput {...register(key)} aria-invalid={formState.errors[key] ? true : undefined} />
                   </FieldRow>
                 </Box>

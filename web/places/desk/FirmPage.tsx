@@ -14,7 +14,7 @@ export function FirmPage({ scope, firm, history }: { scope: Scope; firm: Firm; h
     <Box>
       <DeskNav here="firm" scope={scope} />
       <PageHead title="The firm" facts={`times are of ${scope.zone}`} />
-      <FirmForm firm={firm} />
+      <FirmForm firm={firm} units={scope.units} />
       <Box mt="30px" maxW="760px">
         <SubHead>History</SubHead>
         {history.length === 0 && (

@@ -49,12 +49,18 @@ export function Me({
   const [mounted, setMounted] = useState(false);
   const [waiting, setWaiting] = useState(0);
   const [message, setMessage] = useState<string | null>(null);
+  // What was chosen a moment ago goes along, whether or not the page has come back with it.
+  const [chosen, setChosen] = useState(units);
   useEffect(() => {
     setMounted(true);
     void pendingCount().then(setWaiting);
   }, []);
   const save = async (field: keyof UnitPreference, value: string) => {
-    const result = await saveUnitsAction({ ...units, [field]: value });
+    const next = { ...chosen, [field]: value };
+    setChosen(next);
+    setMessage(null);
+    const result = await saveUnitsAction(next);
+    if (!result.ok) setChosen(chosen);
     setMessage(result.ok ? "Saved." : result.message);
     router.refresh();
   };
@@ -88,7 +94,7 @@ export function Me({
           <Box pt="10px">
             {(Object.keys(OPTIONS) as (keyof typeof OPTIONS)[]).map((field) => (
               <FieldRow key={field} label={OPTIONS[field].label}>
-                <Choice defaultValue={units[field] ?? "."} onChange={(e) => save(field, e.target.value)}>
+                <Choice value={chosen[field] ?? "."} onChange={(e) => save(field, e.target.value)}>
                   {OPTIONS[field].values.map((v) => (
                     <option key={v} value={v}>
                       {v === "." ? "point: 1,350.5" : v === "," ? "comma: 1.350,5" : v}

@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { Remedy } from "@keel-round/core/round";
+import { quantityText, type UnitPreference } from "@keel-round/core/units";
 import type { Round } from "@/data/round";
 import { SubHead } from "@/kit/controls";
 import { B, Span } from "@/kit/elements";
@@ -7,13 +8,23 @@ import { clock, duration } from "@/kit/words";
 import { RemedyButton } from "./RemedyButton";
 
 /** What of the day needs a decision, and nothing else. */
-export function Decide({ round, date, today }: { round: Round; date: string; today: string }) {
+export function Decide({
+  round,
+  date,
+  today,
+  units,
+}: {
+  round: Round;
+  date: string;
+  today: string;
+  units: UnitPreference;
+}) {
   const { day, person } = round;
   const items: { key: string; title: string; body: React.ReactNode }[] = [];
   if (!day.fits)
     items.push({
       key: "van",
-      title: `${Math.round(day.peakKg)} kg of water, and the van carries ${person.vanKg}.`,
+      title: `${kg(day.peakKg, units)} of water, and the van carries ${kg(person.vanKg, units)}.`,
       body:
         day.remedies.length === 0 ? (
           "Nothing on this day can be moved or mixed on site to make it fit. Split the largest change."
@@ -22,7 +33,7 @@ export function Decide({ round, date, today }: { round: Round; date: string; tod
             What would fit:
             {day.remedies.map((r) => (
               <Box key={r.kind} mt="8px">
-                {remedyText(r)}
+                {remedyText(r, units)}
                 {date >= today && r.kind !== "mix-on-site" && (
                   <RemedyButton kind={r.kind} stopId={r.stopId} date={date} />
                 )}
@@ -76,8 +87,10 @@ export function Decide({ round, date, today }: { round: Round; date: string; tod
   );
 }
 
-function remedyText(r: Remedy): string {
-  const after = `${Math.round(r.peakKg)} kg${r.fits ? "" : ", still too much"}`;
+const kg = (value: number, units: UnitPreference): string => quantityText(value, "kg", units, 0);
+
+function remedyText(r: Remedy, units: UnitPreference): string {
+  const after = `${kg(r.peakKg, units)}${r.fits ? "" : ", still too much"}`;
   const time =
     r.extraMinutes > 0
       ? `, ${duration(r.extraMinutes)} more`

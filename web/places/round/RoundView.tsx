@@ -104,6 +104,7 @@ export function RoundView({ scope, round, date, now, people, noSites }: RoundVie
                 stops={ribbonStops(round)}
                 vanKg={round.person.vanKg}
                 nowMinute={date === now.date ? now.minute : null}
+                units={scope.units}
               />
             </Box>
           </Box>
@@ -114,7 +115,7 @@ export function RoundView({ scope, round, date, now, people, noSites }: RoundVie
                 return stop ? <StopRow key={stop.id} timed={timed} stop={stop} scope={scope} /> : null;
               })}
             </Box>
-            <Decide round={round} date={date} today={now.date} />
+            <Decide round={round} date={date} today={now.date} units={scope.units} />
           </Flex>
         </>
       )}

@@ -210,7 +210,7 @@ function Start({
           <Box pt="4px">
             Fill first, pump running, heater under water and on. Salt into the water, slowly, never water onto salt.
             Clear in 15 to 30 minutes. Cables and pump fixed so that they cannot rub; the heater stays unplugged until
-            it is covered. Lift bags of 20 kg with two, or with wheels.
+            it is covered. Heavy bags are lifted by two, or moved on wheels.
           </Box>
         </Details>
       )}

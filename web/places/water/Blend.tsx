@@ -33,9 +33,12 @@ export function Blend({
   const salts = waters.filter((w) => w.salt && AIMS.every((p) => w.chemistry[p] !== undefined));
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const perLitre = showVolume(1, units.volume);
-  const { numbers, field } = useNumbers({
-    litres: { label: `Finished mix, ${units.volume}`, low: 1, high: 10_000, start: (100 * perLitre).toFixed(0) },
-  });
+  const { numbers, field } = useNumbers(
+    {
+      litres: { label: `Finished mix, ${units.volume}`, low: 1, high: 10_000, start: (100 * perLitre).toFixed(0) },
+    },
+    units,
+  );
   const targets = AIMS.flatMap((parameter) => {
     const band = bands.find((b) => b.parameter === parameter);
     if (!band) return [];

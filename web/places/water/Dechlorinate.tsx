@@ -14,11 +14,14 @@ import { WorkedFigure } from "@/kit/Working";
 export function Dechlorinate({ tap, units }: { tap: WaterSource | null; units: UnitPreference }) {
   const perLitre = showVolume(1, units.volume);
   const measured = (mgL: number | undefined) => (mgL === undefined ? "" : String(mgL));
-  const { numbers, field } = useNumbers({
-    litres: { label: `Tap water, ${units.volume}`, low: 0.1, high: 100_000, start: (100 * perLitre).toFixed(0) },
-    chlorine: { label: "Free chlorine, mg/L", low: 0, high: 20, start: measured(tap?.chemistry.chlorine) },
-    chloramine: { label: "Chloramine, mg/L", low: 0, high: 20, start: measured(tap?.chemistry.chloramine) },
-  });
+  const { numbers, field } = useNumbers(
+    {
+      litres: { label: `Tap water, ${units.volume}`, low: 0.1, high: 100_000, start: (100 * perLitre).toFixed(0) },
+      chlorine: { label: "Free chlorine, mg/L", low: 0, high: 20, start: measured(tap?.chemistry.chlorine) },
+      chloramine: { label: "Chloramine, mg/L", low: 0, high: 20, start: measured(tap?.chemistry.chloramine) },
+    },
+    units,
+  );
   const { litres, chlorine, chloramine } = numbers;
   return (
     <Box as="section" aria-label="Chlorine out of tap water">

@@ -24,13 +24,16 @@ export function Estimates({ input, units }: { input: PlanInput | null; units: Un
   };
   const unit = units.temperature;
   const [cold, warm, low, high] = unit === "°F" ? [52, 130, 32, 150] : [11, 55, 0, 65];
-  const { numbers, field } = useNumbers({
-    kh: { label: "KH, dKH", low: 0, high: 40, start: fresh ? start("alkalinity", 1) : "" },
-    ph: { label: "pH", low: 4, high: 10, start: fresh ? start("ph", 1) : "" },
-    wanted: { label: `Wanted, ${unit}`, low, high, start: input ? shown(input.book.targetC, unit) : "" },
-    cold: { label: `Cold tap, ${unit}`, low, high, start: input ? shown(input.source.coldC, unit) : String(cold) },
-    hot: { label: `Hot tap, ${unit}`, low, high, start: String(warm) },
-  });
+  const { numbers, field } = useNumbers(
+    {
+      kh: { label: "KH", unit: "dKH", low: 0, high: 40, start: fresh ? start("alkalinity", 1) : "" },
+      ph: { label: "pH", low: 4, high: 10, start: fresh ? start("ph", 1) : "" },
+      wanted: { label: `Wanted, ${unit}`, low, high, start: input ? shown(input.book.targetC, unit) : "" },
+      cold: { label: `Cold tap, ${unit}`, low, high, start: input ? shown(input.source.coldC, unit) : String(cold) },
+      hot: { label: `Hot tap, ${unit}`, low, high, start: String(warm) },
+    },
+    units,
+  );
   const { kh, ph, wanted, cold: coldAt, hot } = numbers;
   const co2 = kh !== null && ph !== null ? co2MgL(kh, ph) : null;
   const share =

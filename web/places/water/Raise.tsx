@@ -11,7 +11,7 @@ import {
   reagentDose,
 } from "@keel-round/core/mixing";
 import { systemVolumeL } from "@keel-round/core/tank";
-import { figure, type Parameter, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { figure, type Parameter, quantityText, showVolume, type UnitPreference } from "@keel-round/core/units";
 import type { DailyLimits, PlanInput } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import { useState } from "react";
@@ -80,22 +80,26 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
   const read = parameter ? latestOf(input).get(parameter)?.value : undefined;
   const perLitre = showVolume(1, units.volume);
   const most = limit ? input.limits[limit] : null;
-  const { numbers, field } = useNumbers({
-    from: { label: `Reads, ${unit}`, low: 0, high: 5000, start: read === undefined ? "" : figure(read, 1) },
-    to: {
-      label: `Wanted, ${unit}`,
-      low: 0,
-      high: 5000,
-      start: band ? figure((Math.max(0, band.idealLow) + band.idealHigh) / 2, 1) : "",
+  const { numbers, field } = useNumbers(
+    {
+      from: { label: "Reads", unit, low: 0, high: 5000, start: read === undefined ? "" : figure(read, 1) },
+      to: {
+        label: "Wanted",
+        unit,
+        low: 0,
+        high: 5000,
+        start: band ? figure((Math.max(0, band.idealLow) + band.idealHigh) / 2, 1) : "",
+      },
+      litres: {
+        label: `In the tank then, ${units.volume}`,
+        low: 0.5,
+        high: 100_000,
+        start: (systemVolumeL(input.book) * perLitre).toFixed(0),
+      },
+      purity: { label: "Purity, %", low: 1, high: 100, start: "100" },
     },
-    litres: {
-      label: `In the tank then, ${units.volume}`,
-      low: 0.5,
-      high: 100_000,
-      start: (systemVolumeL(input.book) * perLitre).toFixed(0),
-    },
-    purity: { label: "Purity, %", low: 1, high: 100, start: "100" },
-  });
+    units,
+  );
   const { from, to, litres, purity } = numbers;
   const plan =
     from !== null && to !== null && litres !== null && purity !== null
@@ -147,7 +151,9 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
               {plan.days > 1 ? `a day for ${plan.days} days, ${figure(plan.grams, 1)} g in all` : "at once"}
             </Span>
             <Box color="soft" fontSize="14px" mt="4px">
-              {plan.days > 1 && most !== null && `It may move ${most} ${unit} a day. `}
+              {plan.days > 1 &&
+                most !== null &&
+                `It may move ${quantityText(most, unit === "dKH" ? "dKH moved" : unit, units)} a day. `}
               {ionsSay(plan.brings)} Dissolved in purified water and poured slowly into the flow; measured again before
               the next day's. By weight: a spoon is no mass.
             </Box>

@@ -51,13 +51,16 @@ export function Remineralise({ units }: { units: UnitPreference }) {
     carbonateAs: "sodium bicarbonate",
   });
   const perLitre = showVolume(1, units.volume);
-  const { numbers, field } = useNumbers({
-    litres: { label: `Purified water, ${units.volume}`, low: 0.5, high: 10_000, start: (100 * perLitre).toFixed(0) },
-    gh: { label: "GH, dGH", low: 0, high: 40, start: "6" },
-    kh: { label: "KH, dKH", low: 0, high: 40, start: "2" },
-    calcium: { label: "Calcium, parts of 100", low: 0, high: 100, start: "75" },
-    potassium: { label: "Potassium, mg/L", low: 0, high: 100, start: "0" },
-  });
+  const { numbers, field } = useNumbers(
+    {
+      litres: { label: `Purified water, ${units.volume}`, low: 0.5, high: 10_000, start: (100 * perLitre).toFixed(0) },
+      gh: { label: "GH, dGH", low: 0, high: 40, start: "6" },
+      kh: { label: "KH", unit: "dKH", low: 0, high: 40, start: "2" },
+      calcium: { label: "Calcium, parts of 100", low: 0, high: 100, start: "75" },
+      potassium: { label: "Potassium, mg/L", low: 0, high: 100, start: "0" },
+    },
+    units,
+  );
   const { litres, gh, kh, calcium, potassium } = numbers;
   const made =
     litres !== null && gh !== null && kh !== null && calcium !== null && potassium !== null

@@ -77,7 +77,7 @@ export const called = {
     "verify",
     "every 2 weeks from 1 June to 15 September, give or take 5 days",
     2,
-    "At 28 °C water holds a fifth less oxygen than at 18.",
+    "In high summer water holds a fifth less oxygen than in spring.",
   ),
   "phosphate-high": job(
     "Fresh phosphate remover: phosphate is out of its band",

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { isSalt } from "@keel-round/core/tank";
-import { figure, type Parameter, parameterFacts } from "@keel-round/core/units";
+import { type Parameter, parameterFacts, quantity } from "@keel-round/core/units";
 import { withUnit } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
@@ -20,18 +20,22 @@ export function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
         <Flex gap="28px" wrap="wrap" mb="16px">
           {fitted.map(({ parameter, rate }) => {
             const { label, unit } = parameterFacts[parameter];
+            const moved = (perDay: number) =>
+              quantity(perDay, ["ppt", "dKH"].includes(unit) ? `${unit} moved` : unit, scope.units);
+            const a = moved(Math.abs(rate.perDay));
+            const half = 1.96 * rate.perDaySigma;
             return (
               <Box key={parameter} borderLeftWidth="1px" borderColor="ruleStrong" pl="14px">
                 <Box color="soft" fontSize="13px">
                   {label} {rate.perDay >= 0 ? "builds up" : "is used"}
                 </Box>
                 <Span fontFamily="mono" fontSize="22px" fontWeight="560">
-                  {figure(Math.abs(rate.perDay), Math.abs(rate.perDay) < 0.1 ? 3 : 2)}
+                  {a.figure}
                 </Span>{" "}
-                <Span color="soft">{unit} a day</Span>
+                <Span color="soft">{a.unit} a day</Span>
                 <Box color="soft" fontSize="13px">
-                  {figure(Math.max(0, Math.abs(rate.perDay) - 1.96 * rate.perDaySigma), 2)} to{" "}
-                  {figure(Math.abs(rate.perDay) + 1.96 * rate.perDaySigma, 2)}; {rate.readings} readings
+                  {moved(Math.max(0, Math.abs(rate.perDay) - half)).figure} to{" "}
+                  {moved(Math.abs(rate.perDay) + half).figure}; {rate.readings} readings
                 </Box>
               </Box>
             );
@@ -55,7 +59,7 @@ export function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
                   <Cell whiteSpace="nowrap">{dayLabel(r.onDate)}</Cell>
                   <Cell>{isSalt(book) ? facts.label : (facts.freshLabel ?? facts.label)}</Cell>
                   <Cell fontFamily="mono">{withUnit(r.parameter as Parameter, r.value, scope.units)}</Cell>
-                  <Cell fontFamily="mono" color="soft">
+                  <Cell fontFamily="mono" color="soft" data-entered="">
                     {r.entered} {r.unit}
                   </Cell>
                   <Cell color="soft">{r.method}</Cell>

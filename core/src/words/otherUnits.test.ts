@@ -1,0 +1,55 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { parameterFacts, type UnitPreference } from "../units/index.ts";
+import { anyVisit } from "../visit/carriedOut/anyTank.fixture.ts";
+import { type PlanInput, planVisit } from "../visit/index.ts";
+import { limitSentence, waterSentence, withUnit } from "./index.ts";
+
+/** Nobody of these reads a litre, a centimetre, a degree Celsius, ppt or dKH. */
+const PERSONS: Readonly<Record<string, UnitPreference>> = {
+  "a US person": {
+    volume: "US gal",
+    length: "in",
+    temperature: "°F",
+    salinity: "SG 25/25",
+    alkalinity: "ppm CaCO3",
+  },
+  "an imperial person": {
+    volume: "imp gal",
+    length: "in",
+    temperature: "°F",
+    salinity: "mS/cm raw",
+    alkalinity: "meq/L",
+  },
+};
+
+/** A number followed by a unit that none of them reads. A dose in mL and figures in mg/L are read by everybody. */
+const CANONICAL = /\d[\s\u00a0\u202f]*(?:L|L\/min|L\/h|litres?|cm|mm|m|metres?|kg|°C|K|ppt|PSU|dKH)(?![\p{L}/])/u;
+
+/** All that a technician is told of a visit. */
+function told(input: PlanInput, units: UnitPreference): string[] {
+  const { steps, water, kit } = planVisit(input, units);
+  return [
+    ...kit,
+    ...steps.flatMap((s) => [s.title, s.reason, s.caution ?? "", s.craft ?? "", ...s.kit]),
+    ...water.reasons.map((r) => waterSentence(r, units)),
+    ...water.limits.map((l) => limitSentence(l, units)),
+    ...water.after.map((a) => withUnit(a.parameter, a.after.value, units)),
+  ];
+}
+
+describe.each(Object.entries(PERSONS))("%s is told nothing in a unit of another", (_, units) => {
+  test("in no step, reason, caution, kit or limit of any visit", () => {
+    const found = new Set<string>();
+    for (const visit of fc.sample(anyVisit, { numRuns: 600, seed: 4 }))
+      for (const text of told(visit, units)) if (CANONICAL.test(text)) found.add(text);
+    expect([...found].slice(0, 20)).toEqual([]);
+  });
+});
+
+test("the pattern finds what it is for", () => {
+  for (const text of ["30 L out", "3.2 cm below", "25 °C", "35.0 ppt", "2 m of hose", "1.5 kg"])
+    expect(CANONICAL.test(text), text).toBe(true);
+  for (const text of ["8 US gal", "3 in", "77 °F", "5 mL", "40 mg/L", parameterFacts.nitrate.unit, "2 min", "5 mg/L N"])
+    expect(CANONICAL.test(text), text).toBe(false);
+});
