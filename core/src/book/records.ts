@@ -399,6 +399,13 @@ const tank: RecordKind = {
       group: "What stands in it",
     },
     { key: "display.substrateDepthM", label: "Depth of the bed", type: length(), group: "What stands in it" },
+    {
+      key: "display.voidShare",
+      label: "Water between its grains",
+      type: { kind: "share", low: 0.05, high: 0.9, decimals: 0 },
+      hint: "Empty: 40 % of sand, 45 % of gravel. Fill a jug with the bed, and measure the water that goes in.",
+      group: "What stands in it",
+    },
     { key: "sectors", label: "Sectors of the bed", type: number("", 1, 8, 0), ...needed, group: "What stands in it" },
     { key: "display.rockKg", label: "Rock, dry", type: number("kg", 0, 5000, 1), group: "What stands in it" },
     { key: "display.rockTopM", label: "Rock reaches up to", type: length(), group: "What stands in it" },

@@ -1,6 +1,8 @@
 export { type Barrel, type BarrelFix, fixBarrel } from "./barrel.ts";
 export { type BarrelContents, type BatchState, batchState, NEAR_PSU, type SaltAge } from "./batch.ts";
 export { type Blend, blendSalts, type SaltChoice, type SaltTarget } from "./blend.ts";
+export { type DoserAsked, type DoserPlan, doserPlan } from "./doser.ts";
+export { hardnessDgh } from "./hardness.ts";
 export { type Purifier, type PurifierRun, purifierLPerDay, purifierRun } from "./purifier.ts";
 export { planRaise, type RaiseAsked, type RaisePlan } from "./raise.ts";
 export {
@@ -8,13 +10,12 @@ export {
   DKH_PER_MEQ,
   type IonsMgL,
   molarMass,
-  nitrogenMgPerMgChloramine,
   REAGENTS,
   type ReagentDose,
   type ReagentName,
   type ReagentTarget,
   reagentDose,
-  thiosulphateMgPerMgChlorine,
+  riseOfDose,
   twoPartResiduePpt,
   type WrongReagent,
 } from "./reagent.ts";

@@ -8,7 +8,6 @@ import {
   calciumPerDkh,
   fixBarrel,
   molarMass,
-  nitrogenMgPerMgChloramine,
   type Purifier,
   purifierLPerDay,
   purifierRun,
@@ -17,7 +16,6 @@ import {
   type ReagentTarget,
   reagentDose,
   type SaltChoice,
-  thiosulphateMgPerMgChlorine,
   twoPartResiduePpt,
 } from "./index.ts";
 
@@ -144,10 +142,6 @@ describe("reagents", () => {
   test("litres or a purity that cannot be are refused", () => {
     expect(() => grams("potassium chloride", { of: "potassium", mgL: 1 }, 0)).toThrow(OutOfRangeError);
     expect(() => grams("potassium chloride", { of: "potassium", mgL: 1 }, 10, 0)).toThrow(OutOfRangeError);
-  });
-  test("on chlorine: 7.0 mg of thiosulphate a milligram, 0.1975 mg of nitrogen from monochloramine", () => {
-    expect(thiosulphateMgPerMgChlorine()).toBeCloseTo(7.0, 2);
-    expect(nitrogenMgPerMgChloramine()).toBeCloseTo(0.1975, 3);
   });
   test("of balanced dosing leave 0.0204 ppt a dKH, and calcium falls by 7.15 mg/L with it", () => {
     expect(twoPartResiduePpt(1)).toBeCloseTo(0.0204, 4);

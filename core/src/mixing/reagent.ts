@@ -138,17 +138,23 @@ export function reagentDose(
 }
 
 /**
- * Milligrams of sodium thiosulphate pentahydrate that neutralise a milligram of free chlorine (as Cl2).
+ * How much some grams of a reagent raise some litres, in dKH, dGH or mg/L; null where it gives none.
  *
- * Two moles for one: 2 S2O3²⁻ + Cl2 → S4O6²⁻ + 2 Cl⁻, 7.0 mg/mg.
+ * @throws {OutOfRangeError} as `reagentDose`.
+ * @example
+ * riseOfDose("sodium bicarbonate", "alkalinity", 3, 100); // 1.00 dKH
  */
-export function thiosulphateMgPerMgChlorine(): number {
-  return (2 * molarMass("sodium thiosulphate pentahydrate")) / (2 * ATOM.Cl);
-}
-
-/** Milligrams of nitrogen that a milligram of monochloramine, measured as Cl2, sets free: it must be bound too. */
-export function nitrogenMgPerMgChloramine(): number {
-  return ATOM.N / (2 * ATOM.Cl);
+export function riseOfDose(
+  name: ReagentName,
+  of: ReagentTarget["of"],
+  grams: number,
+  litres: number,
+  purity = 1,
+): number | null {
+  requireRange("grams", grams, 0, 1e6);
+  const one: ReagentTarget = of === "alkalinity" ? { of, dkh: 1 } : of === "hardness" ? { of, dgh: 1 } : { of, mgL: 1 };
+  const dose = reagentDose(name, one, litres, purity);
+  return dose.ok ? grams / dose.grams : null;
 }
 
 /**

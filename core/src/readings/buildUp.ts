@@ -23,12 +23,17 @@ export type BuildUp =
       readonly now: number;
       readonly nowSigma: number;
       readonly readings: number;
+      /** Readings that the fit does not lean on, oldest first; absent where there are none. */
+      readonly outliers?: readonly Pick<TimedValue, "day" | "value">[];
     }
   | { readonly enough: false; readonly reason: "few-readings" | "within-kit-error" };
 
 /** Huber 1964: 95 % efficiency for normal errors. */
 const HUBER_K = 1.345;
 const FEWEST_READINGS = 4;
+/** Further off than so many of its sigmas, between two that are not, a reading is named as an outlier. */
+const OUTLIER_SIGMAS = 4;
+const AGREES_SIGMAS = 2;
 
 /** Coefficients of (start value, rate) and the constant that carry a mass balance from the first day to `day`. */
 function balanceAt(
@@ -111,8 +116,24 @@ export function fitBuildUp(readings: readonly TimedValue[], changes: readonly Ti
     perDay: rate,
     perDaySigma: rateSigma,
     readings: readings.length,
+    ...outliersOf(
+      readings,
+      rows.map((r) => Math.abs(r.y - start * r.x0 - rate * r.x1) / r.sigma),
+    ),
     ...(shifted(readings, changes, nowDay, { rate, rateSigma, ...fitted }) ?? fitted),
   };
+}
+
+/** Readings far off the fit whose neighbours agree with it. */
+function outliersOf(
+  readings: readonly TimedValue[],
+  misses: readonly number[],
+): { readonly outliers?: readonly Pick<TimedValue, "day" | "value">[] } {
+  const far = readings.filter((_, i) => {
+    const neighbours = [misses[i - 1], misses[i + 1]].filter((m) => m !== undefined);
+    return (misses[i] ?? 0) > OUTLIER_SIGMAS && neighbours.every((m) => m <= AGREES_SIGMAS);
+  });
+  return far.length > 0 ? { outliers: far.map(({ day, value }) => ({ day, value })) } : {};
 }
 
 /** Readings this close together are of one visit, days. */

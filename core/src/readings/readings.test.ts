@@ -149,3 +149,20 @@ test("a value's place on its band: act at one, ideal within a half", () => {
   expect(standing(alkalinity, 7)).toBe("watch");
   expect(standing(alkalinity, 12)).toBe("act");
 });
+
+describe("a reading that does not fit the others", () => {
+  const line = (values: readonly number[]) => values.map((value, i) => ({ day: i * 7, value, sigma: 0.5 }));
+  test("is named, and hardly moves the rate", () => {
+    const fit = fitBuildUp(line([5, 7, 9, 30, 13, 15, 17]), [], 42);
+    expect(fit.enough && fit.outliers).toEqual([{ day: 21, value: 30 }]);
+    expect(fit.enough && fit.perDay).toBeCloseTo(2 / 7, 1);
+  });
+  test("two that agree with each other are none: something happened", () => {
+    const fit = fitBuildUp(line([5, 7, 9, 11, 30, 32, 17, 19]), [], 49);
+    expect(fit.enough && fit.outliers).toBe(fit.enough ? undefined : false);
+  });
+  test("none is named where all fit", () => {
+    const fit = fitBuildUp(line([5, 7, 9, 11, 13, 15]), [], 35);
+    expect(fit.enough && "outliers" in fit).toBe(false);
+  });
+});

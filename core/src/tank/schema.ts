@@ -84,6 +84,7 @@ export const TankFactsSchema = z.object({
     runningLevelM: metres,
     substrate: z.enum(["sand", "gravel", "bare"]),
     substrateDepthM: z.number().min(0),
+    voidShare: z.number().min(0.05).max(0.9).optional(),
     rockKg: z.number().min(0),
     rockTopM: z.number().min(0),
     measuredNetL: z.number().positive().optional(),

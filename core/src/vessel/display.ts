@@ -7,6 +7,8 @@ import { grossVolumeL, type Vessel, vesselHeightM } from "./vessel.ts";
 export interface Furnishing {
   readonly substrate: "sand" | "gravel" | "bare";
   readonly substrateDepthM: number;
+  /** Share of the bed that is water between its grains, where somebody measured it: above 0, below 1. */
+  readonly voidShare?: number | undefined;
   readonly rockKg: number;
   /** Highest point of the rock above the floor, m. */
   readonly rockTopM: number;
@@ -28,8 +30,9 @@ const POROSITY = { sand: 0.4, gravel: 0.45, bare: 1 } as const;
 const ROCK_KG_PER_L = 2.8;
 
 function displacedL(display: Display, heightM: number): number {
-  const { vessel, substrateDepthM, rockKg, rockTopM, substrate } = display;
-  const bed = grossVolumeL(vessel, Math.min(heightM, substrateDepthM)) * (1 - POROSITY[substrate]);
+  const { vessel, substrateDepthM, rockKg, rockTopM, substrate, voidShare } = display;
+  const voids = substrate === "bare" ? POROSITY.bare : (voidShare ?? POROSITY[substrate]);
+  const bed = grossVolumeL(vessel, Math.min(heightM, substrateDepthM)) * (1 - voids);
   if (rockKg === 0) return bed;
   const rockL = rockKg / ROCK_KG_PER_L;
   // Spread evenly through the room from the bed to the rock's highest point: where the walls come in, so does the rock.

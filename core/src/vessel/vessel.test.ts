@@ -237,3 +237,18 @@ test("run-back: what stands above the weir, and the pipes", () => {
   expect(runBack(d, sump, 0.5).litres).toBeCloseTo(30, 9);
   expect(cmFromRim(d, 0.4)).toBeCloseTo(20, 9);
 });
+
+test("a bed whose voids were measured holds that much water, and a bare floor is none", () => {
+  const display = {
+    vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 },
+    runningLevelM: 0.4,
+    substrate: "gravel",
+    substrateDepthM: 0.1,
+    rockKg: 0,
+    rockTopM: 0,
+  } as const;
+  // 50 L of bed in 200 L: 45 % of it is water by practice, 30 % where that was measured.
+  expect(displayVolumeL(display, 0.4)).toBeCloseTo(150 + 0.45 * 50, 9);
+  expect(displayVolumeL({ ...display, voidShare: 0.3 }, 0.4)).toBeCloseTo(150 + 0.3 * 50, 9);
+  expect(displayVolumeL({ ...display, substrate: "bare", voidShare: 0.3 }, 0.4)).toBeCloseTo(200, 9);
+});

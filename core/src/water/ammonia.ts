@@ -27,11 +27,30 @@ export function freeAmmoniaFraction(water: {
   return 1 / (1 + 10 ** (pKa - ph));
 }
 
-/** Free ammonia as NH3, mg/L, from total ammonia as nitrogen. Molar masses N 14.007, H 1.008. */
+/** Free ammonia (NH3) of a milligram of nitrogen. Molar masses N 14.007, H 1.008. */
+const NH3_PER_N = (14.007 + 3 * 1.008) / 14.007;
+
+/**
+ * Total ammonia, mg/L as nitrogen, of which no more than a limit is free.
+ *
+ * @param freeMgL the limit, mg/L as NH3, 0 to 100.
+ * @throws {OutOfRangeError} outside of it.
+ * @example
+ * totalAmmoniaForMgL(0.02, { ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.306
+ */
+export function totalAmmoniaForMgL(
+  freeMgL: number,
+  water: { readonly ph: number; readonly temperatureC: number; readonly salinityPsu: number },
+): number {
+  requireRange("freeMgL", freeMgL, 0, 100);
+  return freeMgL / freeAmmoniaFraction(water) / NH3_PER_N;
+}
+
+/** Free ammonia as NH3, mg/L, from total ammonia as nitrogen. */
 export function freeAmmoniaMgL(
   totalNMgL: number,
   water: { readonly ph: number; readonly temperatureC: number; readonly salinityPsu: number },
 ): number {
   requireRange("totalNMgL", totalNMgL, 0, 1e4);
-  return totalNMgL * freeAmmoniaFraction(water) * ((14.007 + 3 * 1.008) / 14.007);
+  return totalNMgL * freeAmmoniaFraction(water) * NH3_PER_N;
 }

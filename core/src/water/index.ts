@@ -1,4 +1,4 @@
-export { freeAmmoniaFraction, freeAmmoniaMgL } from "./ammonia.ts";
+export { freeAmmoniaFraction, freeAmmoniaMgL, totalAmmoniaForMgL } from "./ammonia.ts";
 export { CO2_RELATIVE, carbonateBalancePh, co2MgL } from "./carbonate.ts";
 export { type Conditioner, conditionerMl, conditionerTimes, removedAtMostMgL } from "./conditioner.ts";
 export { evaporationL, topUpCreepPpt, topUpPsuOf } from "./creep.ts";
@@ -30,14 +30,23 @@ export {
   refillForShift,
   settledDaily,
   settledTrough,
+  shareForChanges,
 } from "./repeated.ts";
 export { learnSalt, type SaltLesson, type SaltRefill, salinityAtFullLevel, saltGrams, saltRefill } from "./salinity.ts";
 export {
   bisect,
+  conductivityMsCm,
   densityKgM3,
   type GravityReference,
   salinityFromConductivity,
   salinityFromGravity,
   specificGravity,
 } from "./seawater.ts";
-export { heatingHours, hotShare, refillAtLeastC, temperatureAfter, temperatureDuring } from "./temperature.ts";
+export {
+  heaterEquilibriumC,
+  heatingHours,
+  hotShare,
+  refillAtLeastC,
+  temperatureAfter,
+  temperatureDuring,
+} from "./temperature.ts";

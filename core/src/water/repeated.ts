@@ -46,6 +46,27 @@ export function changesToReach(input: {
   return { ok: true, changes: Math.ceil(Math.log(1 - wanted) / Math.log(1 - share) - 1e-9) };
 }
 
+/**
+ * Effective share of each of so many equal changes that bring a concentration to a target together: 1 − ((Ct − Cr)/(C0 − Cr))^(1/n).
+ *
+ * @param input.changes Whole changes, from 1 to 1000.
+ * @returns null where this water does not lead there.
+ * @throws {OutOfRangeError} for another number of changes.
+ * @example
+ * shareForChanges({ before: 40, target: 17, refill: 5, changes: 2 }); // 0.414
+ */
+export function shareForChanges(input: {
+  readonly before: number;
+  readonly target: number;
+  readonly refill: number;
+  readonly changes: number;
+}): number | null {
+  const { before, target, refill, changes } = input;
+  requireRange("changes", changes, 1, 1000);
+  const left = (target - refill) / (before - refill);
+  return left >= 0 && left <= 1 ? 1 - left ** (1 / changes) : null;
+}
+
 /** The trough, just after a change, that a steady build-up and a steady change settle at: Cr + a·t(1 − f)/f. */
 export function settledTrough(refill: number, perDay: number, intervalDays: number, share: number): number {
   requireRange("share", share, Number.MIN_VALUE, 1);

@@ -80,6 +80,21 @@ export function salinityFromGravity(gravity: number, reference: GravityReference
   return bisect((psu) => specificGravity(psu, reference) - gravity, 0, 42);
 }
 
+/**
+ * Raw conductivity of a salinity at a temperature, mS/cm: what a meter without compensation reads.
+ *
+ * @param psu 2 to 42.
+ * @param temperatureC −2 to 35.
+ * @throws {OutOfRangeError} outside of these.
+ * @example
+ * conductivityMsCm(35, 20); // 47.913
+ */
+export function conductivityMsCm(psu: number, temperatureC: number): number {
+  requireRange("psu", psu, 2, 42);
+  requireRange("temperatureC", temperatureC, -2, 35);
+  return bisect((conductivity) => practicalSalinity(conductivity, temperatureC) - psu, 0, 100);
+}
+
 /** Root of a rising function between two bounds, to about 1e-12 of their distance. */
 export function bisect(rising: (x: number) => number, low: number, high: number): number {
   let a = low;
@@ -110,9 +125,14 @@ const S_B = [0.0005, -0.0056, -0.0066, -0.0375, 0.0636, -0.0144];
 export function salinityFromConductivity(conductivityMsCm: number, temperatureC: number): number {
   requireRange("conductivityMsCm", conductivityMsCm, 0, 100);
   requireRange("temperatureC", temperatureC, -2, 35);
-  const root = Math.sqrt(conductivityMsCm / STANDARD_CONDUCTIVITY / polynomial(temperatureC, R_T));
-  const shift = temperatureC - 15;
-  const psu = polynomial(root, S_A) + (shift / (1 + 0.0162 * shift)) * polynomial(root, S_B);
+  const psu = practicalSalinity(conductivityMsCm, temperatureC);
   requireRange("salinityPsu", psu, 2, 42);
   return psu;
+}
+
+/** The scale's polynomials, inside its range or not. */
+function practicalSalinity(conductivityMsCm: number, temperatureC: number): number {
+  const root = Math.sqrt(conductivityMsCm / STANDARD_CONDUCTIVITY / polynomial(temperatureC, R_T));
+  const shift = temperatureC - 15;
+  return polynomial(root, S_A) + (shift / (1 + 0.0162 * shift)) * polynomial(root, S_B);
 }

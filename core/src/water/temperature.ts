@@ -29,6 +29,24 @@ export function hotShare(wantedC: number, coldC: number, hotC: number): number |
   return share >= 0 && share <= 1 ? share : null;
 }
 
+/**
+ * Temperature at which a heater only makes up for what a vessel loses, °C: it heats to no more.
+ *
+ * @param input.lossWPerK U·A of the vessel, above 0.
+ * @throws {OutOfRangeError} for no loss at all.
+ * @example
+ * heaterEquilibriumC({ watts: 80, lossWPerK: 4, roomC: 15 }); // 35
+ */
+export function heaterEquilibriumC(input: {
+  readonly watts: number;
+  readonly lossWPerK: number;
+  readonly roomC: number;
+}): number {
+  const { watts, lossWPerK, roomC } = input;
+  requireRange("lossWPerK", lossWPerK, Number.MIN_VALUE, 1e6);
+  return roomC + watts / lossWPerK;
+}
+
 /** Heat capacity, Wh per litre and kelvin: 4.182 kJ/(kg K) at 0.997 kg/L; sea water of 35 PSU. */
 const WH_PER_L_K = { fresh: 1.158, sea: 1.136 } as const;
 

@@ -48,6 +48,24 @@ export const catalogue = {
     source: "Count.",
     limits: "A vessel is filled to its own mark, not to its brim.",
   },
+  "equal-changes": {
+    title: "Litres of each change",
+    words: "Litres in the system × (1 − the nth root of (wanted − new water) ÷ (reads − new water)).",
+    source: "Mass balance of equal changes, one after the other.",
+    limits: "Nothing builds up between them; what does comes on top.",
+  },
+  hardness: {
+    title: "General hardness",
+    words: "Calcium ÷ 40.078 + magnesium ÷ 24.305, in mmol/L, ÷ 0.1783 for a degree.",
+    source: "A degree is 10 mg/L of calcium oxide; molar masses of IUPAC.",
+    limits: "As good as the two readings.",
+  },
+  doser: {
+    title: "Daily dose",
+    words: "Used a day × litres in the system ÷ litres that a millilitre raises by one; a tenth nearer at a time.",
+    source: "Balance of what is used and what is dosed.",
+    limits: "Only a difference of more than two standard errors moves it.",
+  },
   "thiosulphate-grams": {
     title: "Thiosulphate against chlorine",
     words: "Litres × (free chlorine + chloramine) × 7.0 mg of the crystals for each mg of chlorine.",

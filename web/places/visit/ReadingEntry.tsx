@@ -2,8 +2,9 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { sayDay } from "@keel-round/core/calendar";
-import { type Parameter, parameterFacts, parseReading, unitFor } from "@keel-round/core/units";
+import { type Parameter, parameterFacts, parseReading, showReading, unitFor } from "@keel-round/core/units";
 import { oddOf } from "@keel-round/core/visit";
+import { totalAmmoniaForMgL } from "@keel-round/core/water";
 import { checkSentence, offerSentence, withUnit } from "@keel-round/core/words";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -100,6 +101,7 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
           {expected !== undefined && `expected about ${shown(expected)}`}
         </Box>
       )}
+      {parameter === "ammonia" && <MostAmmonia visit={visit} />}
       <Flex gap="8px" mt="10px">
         {facts.units.length > 1 && (
           <Choice value={unit} onChange={(e) => setUnit(e.target.value)} aria-label="Unit" minH="48px">
@@ -156,6 +158,27 @@ export function ReadingEntry({ visit, parameter }: { visit: LiveVisit; parameter
           </QuietButton>
         </Flex>
       ))}
+    </Box>
+  );
+}
+
+/** What total ammonia may be today, so that no more than its limit is free: by the pH, which is measured first. */
+function MostAmmonia({ visit }: { visit: LiveVisit }) {
+  const { input, units } = visit.kept;
+  const read = (parameter: Parameter) =>
+    visit.state.readings.findLast((r) => r.parameter === parameter)?.value ??
+    input.readings.findLast((r) => r.parameter === parameter)?.value;
+  const ph = read("ph");
+  if (ph === undefined) return null;
+  const most = totalAmmoniaForMgL(input.limits.freeAmmoniaMgL, {
+    ph,
+    temperatureC: Math.min(50, Math.max(-2, read("temperature") ?? input.book.targetC)),
+    salinityPsu: Math.min(60, Math.max(0, read("salinity") ?? input.book.targetPsu)),
+  });
+  return (
+    <Box color="soft" mt="4px">
+      at pH {showReading("ph", ph, units)} it may be {withUnit("ammonia", most, units)}: then{" "}
+      {input.limits.freeAmmoniaMgL} mg/L of it is free
     </Box>
   );
 }

@@ -15,6 +15,7 @@ import {
   unitShown,
 } from "@keel-round/core/units";
 import { gearName, type OpBody, planChange, type Step, type WaterPlan } from "@keel-round/core/visit";
+import { conductivityMsCm } from "@keel-round/core/water";
 import { limitSentence, litresText, scoopsText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";
@@ -193,6 +194,12 @@ function MixFigure({ visit }: { visit: LiveVisit }) {
   return (
     <Box>
       <Figure of={quantity(water.mixPsu ?? 0, "ppt", kept.units)} after=" wanted" />
+      {kept.units.salinity === "mS/cm raw" && water.mixPsu && water.mixPsu >= 2 && water.refillC && (
+        <Box fontSize="16px" color="soft" mt="2px">
+          at {quantityText(water.refillC.value, "°C", kept.units)} a meter without compensation reads{" "}
+          {figure(conductivityMsCm(Math.min(42, water.mixPsu), Math.min(35, water.refillC.value)), 1)} mS/cm
+        </Box>
+      )}
       {water.saltWaterL && (
         <Box fontSize="18px" mt="6px">
           {litresText(water.saltWaterL.value, kept.units)} of it to pour

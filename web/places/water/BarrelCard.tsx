@@ -14,7 +14,7 @@ import {
   unitShown,
 } from "@keel-round/core/units";
 import type { WaterSource } from "@keel-round/core/visit";
-import { saltGrams } from "@keel-round/core/water";
+import { heaterEquilibriumC, saltGrams } from "@keel-round/core/water";
 import { litresText, scoopsText } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { useRouter } from "next/navigation";
@@ -24,7 +24,7 @@ import { Details, Form, Label, Span, Summary } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { WorkedFigure } from "@/kit/Working";
 import { drawAction, fixBarrelAction, startBatchAction, verifyBatchAction } from "./actions";
-import { ageOf, type RoomBarrel } from "./tomorrow";
+import { ageOf, ROOM_C, type RoomBarrel } from "./tomorrow";
 
 type Answer<T = unknown> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
@@ -65,6 +65,16 @@ export function BarrelCard({
       <Box h="10px" mt="8px" borderWidth="1px" borderColor="ruleStrong" rounded="s" overflow="hidden" aria-hidden>
         <Box h="100%" bg="water" w={`${Math.min(100, ((contents?.litres ?? 0) / barrel.capacityL) * 100)}%`} />
       </Box>
+      {barrel.heaterW > 0 && barrel.lossWPerK > 0 && (
+        <Box color="soft" fontSize="13px" mt="4px">
+          in a room of {quantityText(ROOM_C, "°C", units)} its heater holds at most{" "}
+          {quantityText(
+            Math.min(45, heaterEquilibriumC({ watts: barrel.heaterW, lossWPerK: barrel.lossWPerK, roomC: ROOM_C })),
+            "°C",
+            units,
+          )}
+        </Box>
+      )}
       {contents && source ? (
         <Stands
           barrel={barrel}

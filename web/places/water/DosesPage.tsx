@@ -7,6 +7,7 @@ import { Dechlorinate } from "./Dechlorinate";
 import { Estimates } from "./Estimates";
 import { Raise } from "./Raise";
 import { Remineralise } from "./Remineralise";
+import { DailyDose, EqualChanges, HardnessOf } from "./Series";
 import { TankPicker } from "./TankPicker";
 import { WaterNav } from "./WaterNav";
 
@@ -21,6 +22,11 @@ export function DosesPage({ scope, data }: { scope: Scope; data: BenchData }) {
       <Flex gap="36px" align="flex-start" direction={{ base: "column", lg: "row" }}>
         <Box flex="1" minW="0" w="100%">
           {chosen && <Raise key={chosen.id} input={chosen.input} units={scope.units} />}
+          {chosen?.input.book.bands.some((b) => b.parameter === "alkalinity") && (
+            <Box mt="30px">
+              <DailyDose key={chosen.id} input={chosen.input} units={scope.units} />
+            </Box>
+          )}
           <Box mt="30px">
             <Blend
               key={chosen?.id ?? ""}
@@ -33,6 +39,14 @@ export function DosesPage({ scope, data }: { scope: Scope; data: BenchData }) {
         </Box>
         <Box flex="1" minW="0" w="100%">
           <Remineralise units={scope.units} />
+          {chosen && (
+            <Box mt="30px">
+              <EqualChanges key={chosen.id} input={chosen.input} units={scope.units} />
+            </Box>
+          )}
+          <Box mt="30px">
+            <HardnessOf units={scope.units} />
+          </Box>
           <Box mt="30px">
             <Dechlorinate
               key={chosen?.id ?? ""}

@@ -9,6 +9,7 @@ import {
   type ReagentName,
   type ReagentTarget,
   reagentDose,
+  riseOfDose,
 } from "@keel-round/core/mixing";
 import { systemVolumeL } from "@keel-round/core/tank";
 import { figure, type Parameter, quantityText, showVolume, type UnitPreference } from "@keel-round/core/units";
@@ -97,10 +98,16 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
         start: (systemVolumeL(input.book) * perLitre).toFixed(0),
       },
       purity: { label: "Purity, %", low: 1, high: 100, start: "100" },
+      given: { label: "Or given, g", low: 0, high: 100_000, start: "" },
     },
     units,
   );
-  const { from, to, litres, purity } = numbers;
+  const { from, to, litres, purity, given } = numbers;
+  const rise =
+    given !== null && litres !== null && purity !== null
+      ? riseOfDose(reagent, of, given, litres / perLitre, purity / 100)
+      : null;
+  const moved = unit === "dKH" ? "dKH moved" : unit;
   const plan =
     from !== null && to !== null && litres !== null && purity !== null
       ? planRaise({ of, from, to, litres: litres / perLitre, reagent, purity: purity / 100, mostADay: most })
@@ -108,7 +115,7 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
   return (
     <Box>
       <Flex gap="12px" wrap="wrap">
-        {(["from", "to", "litres", "purity"] as const).map((key) => (
+        {(["from", "to", "litres", "purity", "given"] as const).map((key) => (
           <Box key={key} w="128px">
             {field(key)}
           </Box>
@@ -126,6 +133,11 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
         </Box>
       </Flex>
       <Box role="status">
+        {rise !== null && (
+          <Box fontWeight="560" mb="4px">
+            {figure(given ?? 0, 1)} g raise it by {quantityText(rise, moved, units)}.
+          </Box>
+        )}
         {plan === null && <Span color="soft">Enter what it reads, and what is wanted.</Span>}
         {plan && !plan.ok && (
           <Span color="soft">
@@ -151,9 +163,7 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
               {plan.days > 1 ? `a day for ${plan.days} days, ${figure(plan.grams, 1)} g in all` : "at once"}
             </Span>
             <Box color="soft" fontSize="14px" mt="4px">
-              {plan.days > 1 &&
-                most !== null &&
-                `It may move ${quantityText(most, unit === "dKH" ? "dKH moved" : unit, units)} a day. `}
+              {plan.days > 1 && most !== null && `It may move ${quantityText(most, moved, units)} a day. `}
               {ionsSay(plan.brings)} Dissolved in purified water and poured slowly into the flow; measured again before
               the next day's. By weight: a spoon is no mass.
             </Box>

@@ -50,7 +50,7 @@ export interface RoomDemand extends Demand {
 const DISSOLVE_MINUTES = 30;
 const LOAD_MINUTES = 15;
 /** A lidded barrel of 100 L with a heater of 300 W in a cool room. */
-const ROOM_C = 15;
+export const ROOM_C = 15;
 const HEATER_W = 300;
 const LOSS_W_PER_K = 4;
 /** What mixed water is used at; a tank's own temperature is met at its side. */

@@ -1,4 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { addDays, sayDay } from "@keel-round/core/calendar";
 import { isSalt } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts, quantity } from "@keel-round/core/units";
 import { withUnit } from "@keel-round/core/words";
@@ -37,6 +38,13 @@ export function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
                   {moved(Math.max(0, Math.abs(rate.perDay) - half)).figure} to{" "}
                   {moved(Math.abs(rate.perDay) + half).figure}; {rate.readings} readings
                 </Box>
+                {rate.outliers?.map((o) => (
+                  <Box key={o.day} color="ochre" fontSize="13px" maxW="240px">
+                    Not leant on: {withUnit(parameter, o.value, scope.units)} on{" "}
+                    {sayDay(addDays(sheet.input.on, Math.round(o.day)))}. It lies far off, and the readings beside it
+                    agree without it.
+                  </Box>
+                ))}
               </Box>
             );
           })}
