@@ -187,3 +187,22 @@ test("a job that is left out for the third time is decided on", async ({ as, pag
   await expect(page.getByRole("button", { name: /skipped Wash the lids/ })).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations.filter((v) => v.impact === "critical")).toEqual([]);
 });
+
+test("when a job was last done is told and corrected, and a day to come is refused", async ({ as, page }) => {
+  await as("Ines");
+  await page.goto("/tanks");
+  await page.getByRole("link", { name: "Waiting room" }).first().click();
+  await page.waitForURL("**/tanks/*");
+  await page.goto(`${page.url().split("?")[0]}?tab=programme`);
+  const row = page.locator("tr[data-job='photo']");
+  await row.getByRole("button").click();
+  const form = page.locator("[data-job-form]");
+  await form.getByLabel("Last done").fill("2099-01-01");
+  await form.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(form.getByText("That day has not come yet.")).toBeVisible();
+  await form.getByLabel("Last done").fill("2026-09-03");
+  await form.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(row).toContainText("3 September");
+  await page.goto(`${page.url().split("?")[0]}?tab=history`);
+  await expect(page.getByText(/photograph the tank from its spot, last done/).first()).toBeVisible();
+});

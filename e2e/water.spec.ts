@@ -124,7 +124,7 @@ test("a batch is started, measured, put right, and teaches what its salt weighs"
   await page.getByRole("button", { name: "Start the batch" }).click();
   await expect(page.getByText("It holds 200 L.")).toBeVisible();
   await page.getByLabel("Litres for Barrel 4").fill("100");
-  await expect(page.getByText(/g of Standard reef salt, at \d+\.\d\sg\/L measured over \d batches/)).toBeVisible();
+  await expect(page.getByText(/g of Standard reef salt \(\d+ scoops.*\), at \d+\.\d\sg\/L measured over \d batches/)).toBeVisible();
   await page.getByRole("button", { name: "Start the batch" }).click();
   await expect(page.getByText(/^Ready in 1 h/)).toBeVisible();
   await page.getByLabel("Measured salinity of Barrel 4").fill("salty");
@@ -283,4 +283,65 @@ test("on site the mark is moved by thumb, chosen, and the rest of the visit foll
   await page.getByRole("button", { name: "As planned", exact: true }).click();
   await page.getByRole("button", { name: "Back to the plan's own line" }).click();
   await expect(page.getByRole("button", { name: /as planned$/ })).toContainText(new RegExp(`^${planned}\\s`));
+});
+
+test("the firm's own purifier is looked after once, in the mixing room", async ({ as, page }) => {
+  await as("Maud");
+  await page.goto("/water/mixing");
+  const upkeep = page.getByRole("region", { name: "Upkeep of Purified water" });
+  const row = upkeep.getByRole("row", { name: /Measure the purified water's TDS/ });
+  await row.getByRole("button", { name: /^Done/ }).click();
+  await expect(row.getByText("Enter what the meter says.")).toBeVisible();
+  await row.getByLabel("TDS, mg/L").fill("7");
+  await row.getByRole("button", { name: /^Done/ }).click();
+  await expect(row.getByText("7 mg/L", { exact: true })).toBeVisible();
+  // Above 4 the resin is called for.
+  await expect(upkeep.getByRole("row", { name: /Change the purifier's resin/ })).toContainText(
+    "TDS of the purified water is 7 mg/L",
+  );
+  // Of the membrane nobody knows, and nothing is claimed.
+  const membrane = upkeep.getByRole("row", { name: /Replace the purifier's membrane/ });
+  await expect(membrane).toContainText("not known");
+  await membrane.getByLabel("Day").fill("2026-01-10");
+  await membrane.getByRole("button", { name: /^Done/ }).click();
+  await expect(membrane).toContainText("10 January");
+});
+
+test("doses are worked out for a tank: equal changes, a doser, chlorine, and what grams would do", async ({
+  as,
+  page,
+}) => {
+  await as("Ines");
+  await page.goto("/water/doses");
+  await page.getByLabel("Tank", { exact: true }).selectOption({ label: "Reef, Ilves Dental" });
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await page.waitForURL(/tank=/);
+  await page.getByLabel("Or given, g").fill("30");
+  await expect(page.getByText(/30\.0 g raise it by/)).toBeVisible();
+  const equal = page.getByRole("region", { name: "Several equal changes" });
+  await equal.getByLabel("Reads, mg/L").fill("40");
+  await equal.getByLabel("Wanted, mg/L").fill("17");
+  await equal.getByLabel("New water, mg/L").fill("5");
+  // Two of 41 % each: 1 − √(12/35).
+  await expect(equal).toContainText("41 %");
+  await equal.getByLabel("New water, mg/L").fill("20");
+  await expect(equal).toContainText("This water does not lead there");
+  const hardness = page.getByRole("region", { name: "Hardness from calcium and magnesium" });
+  await hardness.getByLabel("Calcium, mg/L").fill("71.5");
+  await hardness.getByLabel("Magnesium, mg/L").fill("0");
+  await expect(hardness).toContainText("10.0");
+  const chlorine = page.getByRole("region", { name: "Chlorine out of tap water" });
+  await chlorine.getByLabel("Tap water, L").fill("100");
+  await chlorine.getByLabel("Free chlorine, mg/L").fill("1");
+  await chlorine.getByLabel("Chloramine, mg/L").fill("2");
+  // 3 mg/L of chlorine in 100 L, 7.0 mg a milligram; 0.1975 mg of nitrogen a milligram of chloramine.
+  await expect(chlorine).toContainText("2.10");
+  await expect(chlorine).toContainText("0.40 mg/L of ammonia");
+  await chlorine.getByLabel("Chloramine, mg/L").fill("much");
+  await expect(chlorine.getByRole("alert")).toContainText("is not a number");
+  const doser = page.getByRole("region", { name: "Daily dose of alkalinity" });
+  await doser.getByLabel("Used a day, dKH").fill("0.7");
+  await doser.getByLabel("1 mL lifts KH by a degree in, L").fill("40");
+  await doser.getByLabel("Set to, mL a day").fill("8");
+  await expect(doser).toContainText("8.8");
 });

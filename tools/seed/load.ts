@@ -63,6 +63,13 @@ const VAN_KIT = [
 ];
 const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
+/** What was lately done at the firm's own purifier; of its membrane nobody knows. */
+const PURIFIER_PAST = [
+  ["tds-check", 5, 3],
+  ["resin", 96, null],
+  ["cartridges", 241, null],
+] as const;
+
 /**
  * Loads the demo business, dated relative to `now`. The same seed gives the same year.
  *
@@ -122,6 +129,15 @@ export async function loadDemo(
     );
   });
   addBarrels(rows, businessId, sourceIds, now);
+  for (const [code, daysAgo, tdsMgL] of PURIFIER_PAST)
+    rows.add(t.purifierJob, {
+      id: newId(),
+      businessId,
+      sourceId: sourceIds.get("purified") ?? "",
+      code,
+      lastDoneOn: day(-daysAgo),
+      tdsMgL,
+    });
   await rows.write();
   for (const [key, { site }] of Object.entries(waters))
     if (site)

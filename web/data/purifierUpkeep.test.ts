@@ -5,7 +5,7 @@ import { demoBusiness, scopeOf } from "../../tools/testing/world.ts";
 import { historyOf } from "./book/history";
 import { db } from "./connection";
 import { loadPurifierUpkeep, PurifierDoneSchema, purifierDone } from "./purifierUpkeep";
-import { source } from "./schema";
+import { purifierJob, source } from "./schema";
 import type { Scope } from "./scope";
 
 let ines: Scope;
@@ -22,6 +22,8 @@ beforeAll(async () => {
     .from(source)
     .where(and(eq(source.businessId, demo.businessId), isNull(source.siteId)));
   sourceId = rows.find((r) => r.facts.kind === "purified")?.id ?? "";
+  // As a firm that has just begun: nobody has told anything.
+  await db().delete(purifierJob).where(eq(purifierJob.sourceId, sourceId));
 });
 const jobs = async () => (await loadPurifierUpkeep(ines, today)).find((p) => p.sourceId === sourceId)?.jobs ?? [];
 const job = async (code: string) => {

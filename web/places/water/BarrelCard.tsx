@@ -28,6 +28,22 @@ import { ageOf, ROOM_C, type RoomBarrel } from "./tomorrow";
 
 type Answer<T = unknown> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
+/** A tank's water is warmer than this nowhere: a heater that holds more is strong enough. */
+const WARM_ENOUGH_C = 30;
+
+/** What a weak heater can hold in the room's winter; nothing is said of one that is strong enough. */
+function HeldAtMost({ barrel, units }: { barrel: RoomBarrel; units: UnitPreference }) {
+  const { heaterW: watts, lossWPerK } = barrel;
+  if (watts <= 0 || lossWPerK <= 0) return null;
+  const mostC = heaterEquilibriumC({ watts, lossWPerK, roomC: ROOM_C });
+  if (mostC >= WARM_ENOUGH_C) return null;
+  return (
+    <Box color="ochre" fontSize="13.5px" mt="4px">
+      In a room of {quantityText(ROOM_C, "°C", units)} its heater holds at most {quantityText(mostC, "°C", units)}.
+    </Box>
+  );
+}
+
 /** One barrel: what stands in it, whether it may be used, and what is to be done with it. */
 export function BarrelCard({
   barrel,
@@ -65,16 +81,7 @@ export function BarrelCard({
       <Box h="10px" mt="8px" borderWidth="1px" borderColor="ruleStrong" rounded="s" overflow="hidden" aria-hidden>
         <Box h="100%" bg="water" w={`${Math.min(100, ((contents?.litres ?? 0) / barrel.capacityL) * 100)}%`} />
       </Box>
-      {barrel.heaterW > 0 && barrel.lossWPerK > 0 && (
-        <Box color="soft" fontSize="13px" mt="4px">
-          in a room of {quantityText(ROOM_C, "°C", units)} its heater holds at most{" "}
-          {quantityText(
-            Math.min(45, heaterEquilibriumC({ watts: barrel.heaterW, lossWPerK: barrel.lossWPerK, roomC: ROOM_C })),
-            "°C",
-            units,
-          )}
-        </Box>
-      )}
+      <HeldAtMost barrel={barrel} units={units} />
       {contents && source ? (
         <Stands
           barrel={barrel}

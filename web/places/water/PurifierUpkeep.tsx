@@ -55,7 +55,7 @@ function JobRow({ job, sourceId, today }: { job: PurifierJob; sourceId: string; 
       </Cell>
       <Cell verticalAlign="top" color={late > 0 ? "ochre" : "inherit"}>
         {job.lastDoneOn === null
-          ? "until somebody says when it was done"
+          ? "say when it was done"
           : job.dueOn === null
             ? "when its sign calls"
             : `${sayDay(job.dueOn)}${late > 0 ? `, ${late} d late` : ""}`}

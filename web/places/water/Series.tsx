@@ -21,7 +21,12 @@ export function EqualChanges({ input, units }: { input: PlanInput; units: UnitPr
   const { numbers, field } = useNumbers(
     {
       before: { label: "Reads, mg/L", low: 0, high: 5000, start: nitrate === undefined ? "" : figure(nitrate, 1) },
-      target: { label: "Wanted, mg/L", low: 0, high: 5000, start: band ? figure(band.idealHigh, 0) : "" },
+      target: {
+        label: "Wanted, mg/L",
+        low: 0,
+        high: 5000,
+        start: band ? figure((Math.max(0, band.idealLow) + band.idealHigh) / 2, 0) : "",
+      },
       refill: {
         label: "New water, mg/L",
         low: 0,
@@ -49,6 +54,8 @@ export function EqualChanges({ input, units }: { input: PlanInput; units: UnitPr
       <Box role="status">
         {share === undefined ? (
           <Span color="soft">Enter what it reads, what is wanted and what the new water brings.</Span>
+        ) : before !== null && target !== null && before <= target && (refill ?? 0) <= target ? (
+          <Span color="soft">It is there already.</Span>
         ) : share === null ? (
           <Span color="soft">This water does not lead there: it has to lie beyond what is wanted.</Span>
         ) : (
@@ -125,7 +132,7 @@ export function DailyDose({ input, units }: { input: PlanInput; units: UnitPrefe
   const { numbers, field } = useNumbers(
     {
       used: { label: "Used a day", unit: "dKH moved", low: 0, high: 20, start: used > 0 ? figure(used, 2) : "" },
-      strength: { label: "1 mL raises by one degree, L", low: 0.1, high: 100_000, start: "" },
+      strength: { label: "1 mL lifts KH by a degree in", unit: "L", low: 0.1, high: 100_000, start: "" },
       set: { label: "Set to, mL a day", low: 0, high: 10_000, start: "" },
       usable: { label: "In its container, mL", low: 1, high: 1_000_000, start: "" },
     },
