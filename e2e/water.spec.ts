@@ -124,7 +124,9 @@ test("a batch is started, measured, put right, and teaches what its salt weighs"
   await page.getByRole("button", { name: "Start the batch" }).click();
   await expect(page.getByText("It holds 200 L.")).toBeVisible();
   await page.getByLabel("Litres for Barrel 4").fill("100");
-  await expect(page.getByText(/g of Standard reef salt \(\d+ scoops.*\), at \d+\.\d\sg\/L measured over \d batches/)).toBeVisible();
+  await expect(
+    page.getByText(/g of Standard reef salt \(\d+ scoops.*\), at \d+\.\d\sg\/L measured over \d batches/),
+  ).toBeVisible();
   await page.getByRole("button", { name: "Start the batch" }).click();
   await expect(page.getByText(/^Ready in 1 h/)).toBeVisible();
   await page.getByLabel("Measured salinity of Barrel 4").fill("salty");

@@ -1,4 +1,5 @@
 import type { Rhythm } from "@keel-round/core/calendar";
+import type { TaskCode } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { LIVED } from "./lived.ts";
@@ -117,6 +118,16 @@ const WATERS: Readonly<Record<string, Story["source"]>> = { "Foyer right": "remi
 const HOURS: Readonly<Record<string, Story["window"]>> = { "Meadow Primary": ["12:00", "13:00"] };
 const DRAINS: Readonly<Record<string, Story["drain"]>> = { "Chandler's": "septic" };
 
+/** What stands there to be serviced by the jobs that were lived with: a sponge where one is rinsed, a sock where it is swapped. */
+function filtersOf(kind: TankKind, units: readonly string[] | undefined): Story["facts"]["filterUnits"] {
+  const lived: readonly TaskCode[] = LIVED[kind];
+  const own = units ?? [lived.includes("sponge-half") ? "sponge filter" : "canister filter"];
+  return [
+    ...own.map((name) => ({ name, kind: "biological" as const, biological: true })),
+    ...(lived.includes("socks") ? [{ name: "filter sock", kind: "mechanical" as const, biological: false }] : []),
+  ];
+}
+
 /** The ordinary tanks, made believable from a seed. */
 export function fillers(day: (offset: number) => string): Story[] {
   const random = seeded(77);
@@ -167,18 +178,14 @@ export function fillers(day: (offset: number) => string): Story[] {
         gear:
           kind === "temperate-marine"
             ? ["skimmer", "chiller", "return"]
-            : salt
+            : salt && kind !== "brackish"
               ? ["skimmer", "heater", "return", "wave-maker"]
               : of.targetC < 20
                 ? ["filter"]
                 : ["heater", "filter"],
-        lidded: !salt,
+        lidded: !salt || kind === "brackish",
         landmarks: [{ name: "intake", kind: "intake", heightM: 0.12, airMinutes: 0 }],
-        filterUnits: (UNITS[tank] ?? ["canister filter"]).map((name) => ({
-          name,
-          kind: "biological" as const,
-          biological: true,
-        })),
+        filterUnits: filtersOf(kind, UNITS[tank]),
         evaporation: vary(lengthM * widthM * 3),
         topUp: "technician",
         ...(young ? { startedOn: day(-young[0]), startedWith: young[1] } : {}),

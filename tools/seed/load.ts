@@ -1,6 +1,6 @@
 import { addDays, civilOf, instantOf, occurrences, ruleFor, weekday } from "@keel-round/core/calendar";
 import type { BarrelContents } from "@keel-round/core/mixing";
-import { adaptInterval, libraryTask } from "@keel-round/core/programme";
+import { adaptInterval, asksFor, libraryTask } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { METRIC, type Parameter } from "@keel-round/core/units";
@@ -455,7 +455,8 @@ function addTank(
       rows.add(t.stepLog, { id: newId(), ...base, visitId, step: code, onDate: v.on, ...s });
     if (v.level) rows.add(t.levelLog, { id: newId(), ...base, visitId, onDate: v.on, ...v.level });
   }
-  for (const code of story.jobs) {
+  // What was lived with and is about nothing that hangs here is no job of it any more.
+  for (const code of story.jobs.filter((c) => asksFor(libraryTask(c), story.facts))) {
     const known = story.past?.[code];
     const { everyDays, giveDays } = libraryTask(code);
     const log = past.visits.flatMap((v) => v.steps.filter((s) => s.code === code));

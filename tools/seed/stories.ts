@@ -424,6 +424,7 @@ export function stories(day: (offset: number) => string): Story[] {
         filterUnits: [
           { name: "ceramic block A", kind: "biological", biological: true },
           { name: "ceramic block B", kind: "biological", biological: true },
+          { name: "filter sock", kind: "mechanical", biological: false },
         ],
         exceptions: [{ kind: "leave-rock", what: "the loose tree of rock on the left" }],
         cleanMedia: 8,
@@ -564,7 +565,10 @@ export function stories(day: (offset: number) => string): Story[] {
           baffleM: 0.34,
         },
         landmarks: [{ name: "return pump intake", kind: "intake", heightM: 0.1, airMinutes: 0 }],
-        filterUnits: [{ name: "moving bed", kind: "biological", biological: true }],
+        filterUnits: [
+          { name: "moving bed", kind: "biological", biological: true },
+          { name: "filter sock", kind: "mechanical", biological: false },
+        ],
         evaporation: 4.5,
         topUp: "reservoir",
         reservoirL: 28,

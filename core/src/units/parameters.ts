@@ -288,7 +288,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
   },
   chloramine: {
     // Total less free chlorine.
-    label: "Chloramine (combined chlorine)",
+    label: "Chloramine",
     unit: "mg/L",
     decimals: 2,
     plausible: [0, 20],
