@@ -1,11 +1,10 @@
-import { type Vessel, vesselHeightM, vesselPlanPoints } from "@keel-round/core/vessel";
+import { type Vessel, vesselPlanPoints, widestAtM } from "@keel-round/core/vessel";
 import { Path, Svg, SvgText } from "@/kit/elements";
 
 /** A vessel seen from above, to scale, front pane below: where the front view does not say what its plan is. */
 export function PlanView({ vessel, width }: { vessel: Vessel; width: number }) {
   if (vessel.shape === "box" || vessel.shape === "drum" || vessel.shape === "sloping") return null;
-  // A ball is widest at half its height; every other plan is the same at any.
-  const points = vesselPlanPoints(vessel, vessel.shape === "bowl" ? vessel.diameterM / 2 : vesselHeightM(vessel));
+  const points = vesselPlanPoints(vessel, widestAtM(vessel));
   const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
   const [left, low] = [Math.min(...xs), Math.min(...ys)];
   const [wide, deep] = [Math.max(...xs) - left, Math.max(...ys) - low];

@@ -1,6 +1,14 @@
 import type { TankBook } from "@keel-round/core/tank";
 import { figure, quantity, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
-import { frontWidthM, sumpLevelM, sumpVolumeL, type Vessel, vesselHeightM, wallsLean } from "@keel-round/core/vessel";
+import {
+  frontWidthM,
+  heapsOf,
+  sumpLevelM,
+  sumpVolumeL,
+  type Vessel,
+  vesselHeightM,
+  wallsLean,
+} from "@keel-round/core/vessel";
 import { markPlace, pumpsOffLevelM, runBackOf } from "@keel-round/core/visit";
 import type { ReactNode } from "react";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
@@ -43,7 +51,8 @@ function heights(vessel: Vessel, lowM: number, highM: number): number[] {
  * rock, landmarks, sump with its run-back, and the drain mark.
  */
 export function Section({ book, markCm, sector, units, width, small = false, limit = null, overlay }: SectionProps) {
-  const { vessel, runningLevelM, substrateDepthM, substrate, rockKg, rockTopM } = book.display;
+  const { vessel, runningLevelM, substrateDepthM, substrate } = book.display;
+  const heaps = heapsOf(book.display).filter((h) => h.rockKg > 0);
   const heightM = vesselHeightM(vessel);
   const widthM = Math.max(...heights(vessel, 0, heightM).map((h) => frontWidthM(vessel, h)));
   const left = small ? 10 : 84;
@@ -87,12 +96,12 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
       <Path d={slice(0, levelM)} fill="waterPale" />
       {markM !== null && markM < start && <Path d={slice(markM, start)} fill="waterLeaving" />}
       {start < runningLevelM && <Path d={slice(start, runningLevelM)} fill="waterLeaving" />}
-      {rockKg > 0 && (
+      {heaps.length > 0 && (
         <Rock
           middle={middle}
           widthPx={frontWidthM(vessel, substrateDepthM) * scale}
           bottom={y(substrateDepthM)}
-          top={y(rockTopM)}
+          tops={heaps.map((h) => y(h.rockTopM))}
         />
       )}
       {substrateDepthM > 0 && (
@@ -176,16 +185,27 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
 }
 
 /** Two heaps as high as the book says the rock stands. */
-function Rock({ middle, widthPx, bottom, top }: { middle: number; widthPx: number; bottom: number; top: number }) {
-  const h = bottom - top;
+/** One heap is drawn with a smaller one beside it; several each at its own height, side by side. */
+function Rock({
+  middle,
+  widthPx,
+  bottom,
+  tops,
+}: {
+  middle: number;
+  widthPx: number;
+  bottom: number;
+  tops: readonly number[];
+}) {
+  const h = bottom - (tops[0] ?? bottom);
   const heap = (cx: number, w: number, peak: number) =>
     `M${cx - w / 2} ${bottom} L${cx - w * 0.42} ${bottom - peak * 0.55} L${cx - w * 0.18} ${bottom - peak * 0.82} L${cx} ${bottom - peak} L${cx + w * 0.2} ${bottom - peak * 0.78} L${cx + w * 0.36} ${bottom - peak * 0.42} L${cx + w / 2} ${bottom} Z`;
-  return (
-    <Path
-      d={`${heap(middle - widthPx * 0.2, widthPx * 0.36, h)} ${heap(middle + widthPx * 0.24, widthPx * 0.26, h * 0.68)}`}
-      fill="rock"
-    />
-  );
+  const each = (widthPx * 0.9) / tops.length;
+  const d =
+    tops.length > 1
+      ? tops.map((top, i) => heap(middle - widthPx * 0.45 + each * (i + 0.5), each * 0.86, bottom - top)).join(" ")
+      : `${heap(middle - widthPx * 0.2, widthPx * 0.36, h)} ${heap(middle + widthPx * 0.24, widthPx * 0.26, h * 0.68)}`;
+  return <Path d={d} fill="rock" data-heaps={tops.length} />;
 }
 
 function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label: string }) {

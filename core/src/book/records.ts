@@ -410,6 +410,19 @@ const tank: RecordKind = {
     { key: "display.rockKg", label: "Rock, dry", type: number("kg", 0, 5000, 1), group: "What stands in it" },
     { key: "display.rockTopM", label: "Rock reaches up to", type: length(), group: "What stands in it" },
     {
+      key: "display.heaps",
+      label: "Other heaps of rock",
+      type: {
+        kind: "list",
+        columns: [
+          column("rockKg", "Dry", number("kg", 0.1, 5000, 1), needed),
+          column("rockTopM", "Reaches up to", length(), needed),
+        ],
+      },
+      hint: "Where heaps stand at different heights, the water over each is its own.",
+      group: "What stands in it",
+    },
+    {
       key: "display.measuredNetL",
       label: "Measured while filling",
       type: { kind: "volume", low: 0.5, high: 100_000, decimals: 0 },

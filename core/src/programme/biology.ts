@@ -1,4 +1,5 @@
 import { isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
+import { rockKgOf } from "../vessel/index.ts";
 import { jobOf, type TankTask } from "./task.ts";
 
 /** What is left undisturbed while a unit of bacteria is opened, and how strictly the rest of four weeks is kept. */
@@ -37,8 +38,8 @@ export function biologyLeft(
 ): BiologyLeft {
   const units = biologicalUnits(book);
   const others = units.filter((_, i) => i !== unit);
-  const { rockKg, substrate, substrateDepthM } = book.display;
-  const rock = rockKg / systemVolumeL(book);
+  const { substrate, substrateDepthM } = book.display;
+  const rock = rockKgOf(book.display) / systemVolumeL(book);
   const bed = substrate !== "bare" && substrateDepthM >= LIVE_BED_M;
   const planted = PLANTED.includes(book.kind);
   const left = [

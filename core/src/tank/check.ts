@@ -1,5 +1,5 @@
 import { OutOfRangeError } from "../issues/index.ts";
-import { displayVolumeL, grossVolumeL, sumpVolumeL, vesselHeightM } from "../vessel/index.ts";
+import { displayVolumeL, grossVolumeL, heapsOf, rockKgOf, sumpVolumeL, vesselHeightM } from "../vessel/index.ts";
 import type { TankBook } from "./book.ts";
 
 /** Something about a tank's dimensions that cannot be, as data. `fields` are where it may be mended. */
@@ -37,7 +37,7 @@ type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks" | "deadL"> & {
  * Every dimension alone is sound here; this asks whether water, bed, rock and sump fit into the glass.
  */
 export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimensions): TankMisfit[] {
-  const { vessel, runningLevelM, substrateDepthM, rockTopM, rockKg, measuredNetL } = display;
+  const { vessel, runningLevelM, substrateDepthM, rockTopM, measuredNetL } = display;
   const heightM = vesselHeightM(vessel);
   const misfits: TankMisfit[] = [];
   const most = (code: TankMisfit["code"], field: string, value: number, limit: number) => {
@@ -46,6 +46,7 @@ export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimens
   most("level-above-glass", "display.runningLevelM", runningLevelM, heightM);
   most("bed-above-level", "display.substrateDepthM", substrateDepthM, runningLevelM);
   most("rock-above-glass", "display.rockTopM", rockTopM, heightM);
+  for (const heap of display.heaps ?? []) most("rock-above-glass", "display.heaps", heap.rockTopM, heightM);
   for (const [i, mark] of landmarks.entries())
     most("landmark-above-glass", `landmarks.${i}.heightM`, mark.heightM, heightM);
   if (sump) {
@@ -62,9 +63,11 @@ export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimens
   const grossL = grossVolumeL(vessel, runningLevelM);
   if (measuredNetL !== undefined && measuredNetL > grossL)
     return [{ code: "measured-too-big", field: "display.measuredNetL", most: grossL }];
-  const roomL = grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM)) - grossVolumeL(vessel, substrateDepthM);
+  const highestM = Math.max(...heapsOf(display).map((h) => h.rockTopM), substrateDepthM);
+  const roomL = grossVolumeL(vessel, highestM) - grossVolumeL(vessel, substrateDepthM);
+  const allKg = rockKgOf(display);
   // Rock of 2.8 kg a litre that fills more than nine tenths of its own heap is a mistake of weight or height.
-  if (rockKg / 2.8 > 0.9 * roomL) return [{ code: "rock-too-big", field: "display.rockKg", most: 0.9 * roomL * 2.8 }];
+  if (allKg / 2.8 > 0.9 * roomL) return [{ code: "rock-too-big", field: "display.rockKg", most: 0.9 * roomL * 2.8 }];
   try {
     const systemL =
       displayVolumeL(display, runningLevelM) + (sump ? sumpVolumeL(sump, sump.runningLevelM) + sump.pipesL : 0);

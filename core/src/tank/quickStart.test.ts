@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { METRIC } from "../units/index.ts";
-import { VESSEL_SHAPES, vesselBounds, vesselOf, vesselShapes } from "../vessel/index.ts";
+import { boundedVessel } from "../vessel/bounded.fixture.ts";
+import { VESSEL_SHAPES, vesselShapes } from "../vessel/index.ts";
 import { planVisit } from "../visit/index.ts";
 import { bookOf, inputOf } from "../visit/sample.fixture.ts";
 import { misfitSentence } from "../words/index.ts";
@@ -31,12 +32,9 @@ describe("seven answers", () => {
         fc.boolean(),
         (shape, sides, part, kind, sump) => {
           const free = Object.fromEntries(vesselShapes[shape].dimensions.map(({ key }, i) => [key, sides[i] ?? 1]));
-          const bounded = Object.fromEntries(
-            vesselBounds(vesselOf(shape, free)).map(({ field, high }) => [field, high * part]),
-          );
           const facts = quickStart({
             kind,
-            vessel: vesselOf(shape, { ...free, ...bounded }),
+            vessel: boundedVessel(shape, free, part),
             sump,
             startedOn: "2026-01-01",
           });

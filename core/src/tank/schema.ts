@@ -87,6 +87,11 @@ export const TankFactsSchema = z.object({
     voidShare: z.number().min(0.05).max(0.9).optional(),
     rockKg: z.number().min(0),
     rockTopM: z.number().min(0),
+    heaps: z
+      .array(
+        z.object({ rockKg: z.number().positive("A heap weighs something.").max(5000), rockTopM: z.number().min(0) }),
+      )
+      .optional(),
     measuredNetL: z.number().positive().optional(),
   }),
   material: z.enum(["glass", "acrylic"]),

@@ -34,6 +34,16 @@ export const vesselShapes: Readonly<
       height,
     ],
   },
+  "uneven-corner": {
+    label: "Corner pentagon, ends differ",
+    dimensions: [
+      { key: "lengthM", label: "Along the left wall" },
+      { key: "widthM", label: "Along the right wall" },
+      { key: "endM", label: "Short pane at the left wall" },
+      { key: "endRightM", label: "Short pane at the right wall" },
+      height,
+    ],
+  },
   "l-shape": {
     label: "L",
     dimensions: [
@@ -58,6 +68,14 @@ export const vesselShapes: Readonly<
     ],
   },
   bowl: { label: "Bowl", dimensions: [{ key: "diameterM", label: "Widest diameter" }, height] },
+  "flat-bowl": {
+    label: "Bowl with a flat floor",
+    dimensions: [
+      { key: "diameterM", label: "Widest diameter" },
+      { key: "floorM", label: "Diameter of the floor" },
+      height,
+    ],
+  },
   drum: {
     label: "Drum, lying",
     dimensions: [

@@ -12,6 +12,8 @@ export interface Furnishing {
   readonly rockKg: number;
   /** Highest point of the rock above the floor, m. */
   readonly rockTopM: number;
+  /** Further heaps that stand lower or higher than the first. */
+  readonly heaps?: readonly { readonly rockKg: number; readonly rockTopM: number }[] | undefined;
   /** Net litres measured while filling to the running level; scales what displaces. */
   readonly measuredNetL?: number;
 }
@@ -30,20 +32,25 @@ const POROSITY = { sand: 0.4, gravel: 0.45, bare: 1 } as const;
 const ROCK_KG_PER_L = 2.8;
 
 function displacedL(display: Display, heightM: number): number {
-  const { vessel, substrateDepthM, rockKg, rockTopM, substrate, voidShare } = display;
+  const { vessel, substrateDepthM, substrate, voidShare } = display;
   const voids = substrate === "bare" ? POROSITY.bare : (voidShare ?? POROSITY[substrate]);
   const bed = grossVolumeL(vessel, Math.min(heightM, substrateDepthM)) * (1 - voids);
-  if (rockKg === 0) return bed;
-  const rockL = rockKg / ROCK_KG_PER_L;
-  // Spread evenly through the room from the bed to the rock's highest point: where the walls come in, so does the rock.
-  const [floorL, topL] = [
-    grossVolumeL(vessel, substrateDepthM),
-    grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM)),
-  ];
+  const floorL = grossVolumeL(vessel, substrateDepthM);
   const reached = grossVolumeL(vessel, Math.max(heightM, substrateDepthM)) - floorL;
-  const share = topL > floorL ? Math.min(1, reached / (topL - floorL)) : Number(reached > 0);
-  return bed + rockL * share;
+  // Each spread evenly through the room from the bed to its highest point: where the walls come in, so does the rock.
+  return heapsOf(display).reduce((sum, { rockKg, rockTopM }) => {
+    if (rockKg === 0) return sum;
+    const roomL = grossVolumeL(vessel, Math.max(rockTopM, substrateDepthM)) - floorL;
+    const share = roomL > 0 ? Math.min(1, reached / roomL) : Number(reached > 0);
+    return sum + (rockKg / ROCK_KG_PER_L) * share;
+  }, bed);
 }
+
+/** Every heap of rock of a display, the first one first. */
+export const heapsOf = ({ rockKg, rockTopM, heaps = [] }: Furnishing) => [{ rockKg, rockTopM }, ...heaps];
+
+/** All the rock of a display, dry, kg. */
+export const rockKgOf = (display: Furnishing): number => heapsOf(display).reduce((sum, h) => sum + h.rockKg, 0);
 
 function displacementScale(display: Display): number {
   if (display.measuredNetL === undefined) return 1;

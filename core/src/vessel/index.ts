@@ -5,6 +5,8 @@ export {
   displayLevelM,
   displayVolumeL,
   type Furnishing,
+  heapsOf,
+  rockKgOf,
   runBack,
 } from "./display.ts";
 export { returnFloorM2, type Sump, sumpCapacityL, sumpLevelM, sumpVolumeL } from "./sump.ts";
@@ -19,4 +21,5 @@ export {
   vesselHeightM,
   vesselPlanPoints,
   wallsLean,
+  widestAtM,
 } from "./vessel.ts";

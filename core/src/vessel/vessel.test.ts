@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { OutOfRangeError } from "../issues/index.ts";
+import { boundedVessel } from "./bounded.fixture.ts";
 import {
   cmFromRim,
   type Display,
@@ -10,6 +11,7 @@ import {
   grossVolumeL,
   insideOf,
   returnFloorM2,
+  rockKgOf,
   runBack,
   sumpCapacityL,
   sumpLevelM,
@@ -17,9 +19,7 @@ import {
   surfaceM2,
   VESSEL_SHAPES,
   type Vessel,
-  vesselBounds,
   vesselHeightM,
-  vesselOf,
   vesselPlanPoints,
   vesselShapes,
 } from "./index.ts";
@@ -31,9 +31,7 @@ const vessel: fc.Arbitrary<Vessel> = fc
   .record({ shape: fc.constantFrom(...VESSEL_SHAPES), sides: fc.array(side, { minLength: 5, maxLength: 5 }), part })
   .map(({ shape, sides, part: p }) => {
     const dimensions = Object.fromEntries(vesselShapes[shape].dimensions.map(({ key }, i) => [key, sides[i] ?? 1]));
-    const free = vesselOf(shape, dimensions);
-    const bounded = Object.fromEntries(vesselBounds(free).map(({ field, high }) => [field, high * p]));
-    return vesselOf(shape, { ...dimensions, ...bounded });
+    return boundedVessel(shape, dimensions, p);
   });
 
 const display: fc.Arbitrary<Display> = fc
@@ -75,11 +73,21 @@ describe("volume", () => {
     [{ shape: "hexagon", acrossM: 0.8, heightM: 0.5 }, 0.554256],
     [{ shape: "octagon", acrossM: 0.8, heightM: 0.5 }, 0.530193],
     [{ shape: "corner", lengthM: 0.9, widthM: 0.9, endM: 0.3, heightM: 0.5 }, 0.81 - 0.18],
+    // Its front cuts a triangle of 0.6 × 0.5 off the rectangle.
+    [
+      { shape: "uneven-corner", lengthM: 0.9, widthM: 0.8, endM: 0.3, endRightM: 0.3, heightM: 0.5 },
+      0.72 - (0.6 * 0.5) / 2,
+    ],
     [{ shape: "l-shape", lengthM: 2, widthM: 1.5, cutLengthM: 1.4, cutWidthM: 0.9, heightM: 0.5 }, 3 - 1.26],
     [{ shape: "trapezoid", lengthM: 1.2, backM: 0.8, widthM: 0.5, heightM: 0.5 }, 0.5],
     [{ shape: "sloping", lengthM: 1.2, floorM: 0.8, widthM: 0.5, heightM: 0.5 }, 0.5],
     // Half a ball of 40 cm holds 16.755 L; over half a metre that is no constant area, so it is given as one of 0.2 m.
     [{ shape: "bowl", diameterM: 0.4, heightM: 0.2 }, 0.01675516 / 0.2],
+    // A floor of 24 cm cuts 4 cm off a ball of 40 cm: half the ball less that cap, π·0.04²·(0.6 − 0.04)/3.
+    [
+      { shape: "flat-bowl", diameterM: 0.4, floorM: 0.24, heightM: 0.16 },
+      (0.01675516 - (Math.PI * 0.04 ** 2 * 0.56) / 3) / 0.16,
+    ],
   ];
   for (const [v, areaM2] of byHand)
     test(`by hand: ${v.shape}`, () =>
@@ -123,6 +131,11 @@ describe("volume", () => {
     };
     expect(field({ shape: "bowl", diameterM: 0.4, heightM: 0.41 })).toBe("heightM");
     expect(field({ shape: "corner", lengthM: 0.9, widthM: 0.7, endM: 0.8, heightM: 0.5 })).toBe("endM");
+    expect(field({ shape: "uneven-corner", lengthM: 0.9, widthM: 0.7, endM: 0.8, endRightM: 0.8, heightM: 0.5 })).toBe(
+      "endRightM",
+    );
+    expect(field({ shape: "flat-bowl", diameterM: 0.4, floorM: 0.24, heightM: 0.37 })).toBe("heightM");
+    expect(field({ shape: "flat-bowl", diameterM: 0.4, floorM: 0.4, heightM: 0.2 })).toBe("floorM");
     expect(field({ shape: "l-shape", lengthM: 1, widthM: 1, cutLengthM: 1.1, cutWidthM: 0.5, heightM: 0.5 })).toBe(
       "cutLengthM",
     );
@@ -251,4 +264,23 @@ test("a bed whose voids were measured holds that much water, and a bare floor is
   expect(displayVolumeL(display, 0.4)).toBeCloseTo(150 + 0.45 * 50, 9);
   expect(displayVolumeL({ ...display, voidShare: 0.3 }, 0.4)).toBeCloseTo(150 + 0.3 * 50, 9);
   expect(displayVolumeL({ ...display, substrate: "bare", voidShare: 0.3 }, 0.4)).toBeCloseTo(200, 9);
+});
+
+test("several heaps take up their room each up to its own top", () => {
+  const one = {
+    vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 },
+    runningLevelM: 0.4,
+    substrate: "bare",
+    substrateDepthM: 0,
+    rockKg: 28,
+    rockTopM: 0.4,
+  } as const;
+  const two = { ...one, rockKg: 14, heaps: [{ rockKg: 14, rockTopM: 0.2 }] };
+  // 28 kg of rock are 10 L, wherever they stand.
+  expect(displayVolumeL(one, 0.4)).toBeCloseTo(190, 9);
+  expect(displayVolumeL(two, 0.4)).toBeCloseTo(190, 9);
+  // Half-way up: half of the one heap, or half of the high one and all of the low one.
+  expect(displayVolumeL(one, 0.2)).toBeCloseTo(100 - 5, 9);
+  expect(displayVolumeL(two, 0.2)).toBeCloseTo(100 - 2.5 - 5, 9);
+  expect(rockKgOf(two)).toBe(28);
 });

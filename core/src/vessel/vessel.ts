@@ -35,6 +35,16 @@ export type Vessel =
       readonly heightM: number;
     }
   | {
+      /** A corner whose two short panes differ. */
+      readonly shape: "uneven-corner";
+      readonly lengthM: number;
+      readonly widthM: number;
+      /** The short pane at the end of the left wall, and of the right one. */
+      readonly endM: number;
+      readonly endRightM: number;
+      readonly heightM: number;
+    }
+  | {
       readonly shape: "l-shape";
       readonly lengthM: number;
       readonly widthM: number;
@@ -64,6 +74,15 @@ export type Vessel =
       /** Of the whole ball, at its widest. */
       readonly diameterM: number;
       /** Floor to the open rim; less than the diameter. */
+      readonly heightM: number;
+    }
+  | {
+      readonly shape: "flat-bowl";
+      /** Of the whole ball, at its widest. */
+      readonly diameterM: number;
+      /** Of the flat floor that it stands on. */
+      readonly floorM: number;
+      /** Floor to the open rim. */
       readonly heightM: number;
     }
   | { readonly shape: "drum"; readonly diameterM: number; readonly depthM: number };
@@ -143,12 +162,14 @@ export function vesselPlan(vessel: Vessel, heightM: number): PlanCorner[] {
       return regular(6, vessel.acrossM);
     case "octagon":
       return regular(8, vessel.acrossM);
-    case "corner": {
+    case "corner":
+    case "uneven-corner": {
       const { lengthM, widthM, endM } = vessel;
+      const endRightM = vessel.shape === "corner" ? endM : vessel.endRightM;
       return [
         { x: -lengthM / 2, y: 0 },
         { x: -lengthM / 2 + endM, y: 0 },
-        { x: lengthM / 2, y: widthM - endM },
+        { x: lengthM / 2, y: widthM - endRightM },
         { x: lengthM / 2, y: widthM },
         { x: -lengthM / 2, y: widthM },
       ];
@@ -180,6 +201,10 @@ export function vesselPlan(vessel: Vessel, heightM: number): PlanCorner[] {
       const r = vessel.diameterM / 2;
       return circle(Math.sqrt(Math.max(0, r * r - (heightM - r) ** 2)));
     }
+    case "flat-bowl": {
+      const r = vessel.diameterM / 2;
+      return circle(Math.sqrt(Math.max(0, r * r - (heightM + cutOffM(vessel) - r) ** 2)));
+    }
     case "drum": {
       const r = vessel.diameterM / 2;
       return rectangle(2 * Math.sqrt(Math.max(0, r * r - (heightM - r) ** 2)), vessel.depthM);
@@ -189,7 +214,21 @@ export function vesselPlan(vessel: Vessel, heightM: number): PlanCorner[] {
 
 /** Whether the walls lean or bend, so that the outline differs with height. */
 export function wallsLean(vessel: Vessel): boolean {
-  return vessel.shape === "sloping" || vessel.shape === "bowl" || vessel.shape === "drum";
+  return ["sloping", "bowl", "flat-bowl", "drum"].includes(vessel.shape);
+}
+
+/** How much of the ball is missing under a flat floor, m: r − √(r² − (floor/2)²). */
+function cutOffM({ diameterM, floorM }: { readonly diameterM: number; readonly floorM: number }): number {
+  const r = diameterM / 2;
+  return r - Math.sqrt(Math.max(0, r * r - (floorM / 2) ** 2));
+}
+
+/** Height above the floor at which the plan is largest, m: the middle of a ball, the rim of most. */
+export function widestAtM(vessel: Vessel): number {
+  const heightM = vesselHeightM(vessel);
+  if (vessel.shape === "bowl") return Math.min(heightM, vessel.diameterM / 2);
+  if (vessel.shape === "flat-bowl") return Math.min(heightM, vessel.diameterM / 2 - cutOffM(vessel));
+  return heightM;
 }
 
 /** Width seen from the front at a height above the floor, m. The section is drawn from this. */
@@ -223,6 +262,11 @@ export function vesselBounds(
       return [{ field: "bowM", high: vessel.lengthM / 2 }];
     case "corner":
       return [{ field: "endM", high: Math.min(vessel.lengthM, vessel.widthM) }];
+    case "uneven-corner":
+      return [
+        { field: "endM", high: vessel.lengthM },
+        { field: "endRightM", high: vessel.widthM },
+      ];
     case "l-shape":
       return [
         // What is left on either side is wide enough for a hand.
@@ -231,6 +275,11 @@ export function vesselBounds(
       ];
     case "bowl":
       return [{ field: "heightM", high: vessel.diameterM }];
+    case "flat-bowl":
+      return [
+        { field: "floorM", high: 0.95 * vessel.diameterM },
+        { field: "heightM", high: vessel.diameterM - cutOffM(vessel) },
+      ];
     default:
       return [];
   }
@@ -253,6 +302,11 @@ export function grossVolumeL(vessel: Vessel, heightM: number): number {
     }
     case "bowl":
       return ((Math.PI * heightM ** 2 * ((3 * vessel.diameterM) / 2 - heightM)) / 3) * 1000;
+    case "flat-bowl": {
+      const cap = (m: number) => (Math.PI * m ** 2 * ((3 * vessel.diameterM) / 2 - m)) / 3;
+      const cutM = cutOffM(vessel);
+      return (cap(heightM + cutM) - cap(cutM)) * 1000;
+    }
     case "drum": {
       const r = vessel.diameterM / 2;
       const offset = Math.min(1, Math.max(-1, (r - heightM) / r));
@@ -285,6 +339,7 @@ export function insideOf(outside: Vessel, glassM: number): Vessel {
     radiusM: outside.shape === "half-round" || outside.shape === "quarter-round" ? 2 : 1,
     heightM: 1,
     endM: 1,
+    endRightM: 1,
     bowM: 0,
     cutLengthM: 0,
     cutWidthM: 0,

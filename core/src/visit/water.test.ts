@@ -247,6 +247,15 @@ describe("ammonia and pH", () => {
   });
 });
 
+test("what misses a whole litre by a hair is that litre, unless a limit holds it", () => {
+  // 200 L less a kilogram of rock's room: 30 % of 199.96 are 59.99.
+  const display = { ...bookOf().display, measuredNetL: 199.96 };
+  const schools = { ...bookOf().schools, share: 0.3 };
+  const book = bookOf("community", { display, schools });
+  expect(planWater(inputOf(book)).litres.value).toBe(60);
+  expect(planWater(inputOf(bookOf("community", { display, schools, mostShare: 0.2999 }))).litres.value).toBe(59);
+});
+
 describe("a tap that is kept clean with chlorine", () => {
   const bottle = { name: "A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true, removesMgL: 1.5 };
   const visit = (chemistry: object, conditioner?: object) =>

@@ -54,7 +54,11 @@ const HALF = 0.5;
 
 /** The plan's litres are whole, of a small tank halves. */
 const stepOf = (systemL: number): number => (systemL < 80 ? 0.5 : 1);
-const down = (litres: number, step: number): number => Math.floor(litres / step + 1e-9) * step;
+/** Down to a whole step; what misses one by less than a twentieth is that one, as far as nothing holds it back. */
+function down(litres: number, step: number, mostL: number): number {
+  const near = Math.floor(litres / step + 0.05) * step;
+  return near <= mostL + 1e-9 ? near : Math.floor(litres / step + 1e-9) * step;
+}
 
 function planFor(tank: TankOnDay): WaterPlan {
   const { input, systemL } = tank;
@@ -69,7 +73,7 @@ function planFor(tank: TankOnDay): WaterPlan {
       ? Math.min(asked.halfL, ceilingL)
       : Math.min(asked.wantedL, ceilingL);
   // A person's own figure is theirs to the tenth; the plan's are whole.
-  const litres = input.chosen && asked.decision === "change" ? wantedL : down(wantedL, stepOf(systemL));
+  const litres = input.chosen && asked.decision === "change" ? wantedL : down(wantedL, stepOf(systemL), ceilingL);
   if (asked.decision !== "change") return noChange(tank, pours, asked, limits);
   const broken = litres < LEAST_POUR_L ? (limits[0] ?? null) : brokenOnTheDay(tank, pours, litres);
   if (litres < LEAST_POUR_L || broken) {

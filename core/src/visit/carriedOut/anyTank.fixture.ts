@@ -11,7 +11,8 @@ import {
   volumeRelative95,
 } from "../../tank/index.ts";
 import { methodSigma, type Parameter, parameterFacts } from "../../units/index.ts";
-import { VESSEL_SHAPES, vesselBounds, vesselHeightM, vesselOf, vesselShapes } from "../../vessel/index.ts";
+import { boundedVessel } from "../../vessel/bounded.fixture.ts";
+import { VESSEL_SHAPES, vesselHeightM, vesselShapes } from "../../vessel/index.ts";
 import type { PlanInput, PlanReading, WaterSource } from "../inputs.ts";
 import { bookOf, inputOf, programmeOf, TODAY } from "../sample.fixture.ts";
 
@@ -34,10 +35,7 @@ const vessel = fc
   })
   .map(({ shape, sides, part }) => {
     const free = Object.fromEntries(vesselShapes[shape].dimensions.map(({ key }, i) => [key, sides[i] ?? 1]));
-    const bounded = Object.fromEntries(
-      vesselBounds(vesselOf(shape, free)).map(({ field, high }) => [field, high * part]),
-    );
-    return vesselOf(shape, { ...free, ...bounded });
+    return boundedVessel(shape, free, part);
   });
 
 const landmark = fc.record({

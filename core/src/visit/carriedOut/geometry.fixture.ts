@@ -26,6 +26,8 @@ export function areaM2(v: Vessel, h: number): number {
       return 2 * (Math.SQRT2 - 1) * v.acrossM ** 2;
     case "corner":
       return v.lengthM * v.widthM - ((v.lengthM - v.endM) * (v.widthM - v.endM)) / 2;
+    case "uneven-corner":
+      return v.lengthM * v.widthM - ((v.lengthM - v.endM) * (v.widthM - v.endRightM)) / 2;
     case "l-shape":
       return v.lengthM * v.widthM - v.cutLengthM * v.cutWidthM;
     case "trapezoid":
@@ -34,6 +36,11 @@ export function areaM2(v: Vessel, h: number): number {
       return (v.floorM + ((v.lengthM - v.floorM) * h) / v.heightM) * v.widthM;
     case "bowl":
       return Math.PI * Math.max(0, (v.diameterM / 2) ** 2 - (h - v.diameterM / 2) ** 2);
+    case "flat-bowl": {
+      // The middle of the ball lies so high over the floor that the floor's circle is on it.
+      const middle = Math.sqrt(Math.max(0, (v.diameterM / 2) ** 2 - (v.floorM / 2) ** 2));
+      return Math.PI * Math.max(0, (v.diameterM / 2) ** 2 - (h - middle) ** 2);
+    }
     case "drum":
       return 2 * Math.sqrt(Math.max(0, (v.diameterM / 2) ** 2 - (h - v.diameterM / 2) ** 2)) * v.depthM;
   }
