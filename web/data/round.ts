@@ -1,20 +1,12 @@
 import { weekday } from "@keel-round/core/calendar";
 import { type DayPlan, type DayStop, planDay } from "@keel-round/core/round";
 import { METRIC, type UnitPreference } from "@keel-round/core/units";
-import {
-  asPlan,
-  inputHash,
-  type PlanInput,
-  planVisit,
-  seenToday,
-  type VisitPlan,
-  visitState,
-  withToday,
-} from "@keel-round/core/visit";
+import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
+import { retoldPlan } from "@keel-round/core/words";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
-import { appliedOps } from "./operations";
+import { keptPlan } from "./keptPlan";
 import { loadPlanInputs } from "./planInputs";
 import { business, client, person, site, stop, tank, tankStatus, visit } from "./schema";
 import type { PlanSnapshot } from "./schema/round";
@@ -92,9 +84,7 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
       tanks: [],
     };
     const plan =
-      r.visit.plan && r.visit.state !== "planned"
-        ? await keptPlan(scope, r.visit.id, input, r.visit.plan)
-        : planVisit(input, scope.units);
+      (r.visit.state === "planned" ? null : planGiven(r.visit.plan, scope.units)) ?? planVisit(input, scope.units);
     at.tanks.push({ visitId: r.visit.id, visitState: r.visit.state, tank: r.tank, status: r.status, input, plan });
     stops.set(r.stop.id, at);
   }
@@ -111,15 +101,10 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
   return { person: who, stops: list, day, laidOutTo: firm.laidOutTo };
 }
 
-/**
- * The plan that a visit was given. It is kept in the units that everything is kept in; whoever reads others has it said anew,
- * as long as all that it was made from is the same.
- */
-async function keptPlan(scope: Scope, visitId: string, input: PlanInput, kept: PlanSnapshot): Promise<VisitPlan> {
-  if (isMetric(scope.units)) return asPlan(kept.plan);
-  const state = visitState(await appliedOps(db(), scope.businessId, visitId));
-  const then = withToday(input, seenToday(state, input.on));
-  return inputHash(then) === kept.inputHash ? planVisit(then, scope.units) : asPlan(kept.plan);
+/** The plan that a visit was given. It is kept in the units that everything is kept in, and told in the reader's. */
+function planGiven(kept: PlanSnapshot | null, units: UnitPreference): VisitPlan | null {
+  const plan = keptPlan(kept);
+  return plan && !isMetric(units) ? retoldPlan(plan, units) : plan;
 }
 
 const isMetric = (units: UnitPreference): boolean =>

@@ -171,8 +171,8 @@ describe("the ribbon is drawn to the clock", () => {
     expect(blocks).toHaveLength(2);
   });
   test("an overloaded van is said in kilograms, also to a screen reader", () => {
-    expect(html).toContain("55 kg more than the van");
-    expect(html).toContain("At most 205 kg of water on board, the van carries 150.");
+    expect(html).toContain("55\u00a0kg more than the van");
+    expect(html).toContain("At most 205\u00a0kg of water on board, the van carries 150\u00a0kg.");
   });
   test("each stop leads to its line, and the small one tells when the day ends", () => {
     expect(html).toContain('href="#stop-a"');

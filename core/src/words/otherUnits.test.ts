@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { parameterFacts, type UnitPreference } from "../units/index.ts";
 import { anyVisit } from "../visit/carriedOut/anyTank.fixture.ts";
 import { type PlanInput, planVisit } from "../visit/index.ts";
-import { limitSentence, waterSentence, withUnit } from "./index.ts";
+import { limitSentence, retold, retoldPlan, waterSentence, withUnit } from "./index.ts";
 
 /** Nobody of these reads a litre, a centimetre, a degree Celsius, ppt or dKH. */
 const PERSONS: Readonly<Record<string, UnitPreference>> = {
@@ -43,6 +43,29 @@ describe.each(Object.entries(PERSONS))("%s is told nothing in a unit of another"
     const found = new Set<string>();
     for (const visit of fc.sample(anyVisit, { numRuns: 600, seed: 4 }))
       for (const text of told(visit, units)) if (CANONICAL.test(text)) found.add(text);
+    expect([...found].slice(0, 20)).toEqual([]);
+  });
+});
+
+describe("a plan that was kept", () => {
+  const US = PERSONS["a US person"] as UnitPreference;
+  test.each([
+    ["Pour 97\u00a0L slowly", "Pour 25.6\u00a0US gal slowly"],
+    ["3.2 cm below the tape, hose of 22 m, 7 min", "1.3\u00a0in below the tape, hose of 72.2\u00a0ft, 7 min"],
+    ["at 25\u00a0°C, 40 mg/L and 5 mL", "at 77.0\u00a0°F, 40 mg/L and 5 mL"],
+    ["1\u202f200 L", "317\u00a0US gal"],
+    ["room for 62, 2 months", "room for 62, 2 months"],
+  ])("%s", (kept, said) => expect(retold(kept, US)).toBe(said));
+  test("says nothing in the units of keeping, whatever the visit", () => {
+    const found = new Set<string>();
+    for (const visit of fc.sample(anyVisit, { numRuns: 200, seed: 9 })) {
+      const { steps, kit } = retoldPlan(planVisit(visit), US);
+      for (const text of [
+        ...kit,
+        ...steps.flatMap((s) => [s.title, s.reason, s.caution ?? "", s.craft ?? "", ...s.kit]),
+      ])
+        if (CANONICAL.test(text)) found.add(text);
+    }
     expect([...found].slice(0, 20)).toEqual([]);
   });
 });
