@@ -1,13 +1,14 @@
 import { createHash, createHmac } from "node:crypto";
 import { type LetterTank, letterFor, longDate } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
-import { asPlan, programmeOn, trimOf, visitState } from "@keel-round/core/visit";
+import { programmeOn, trimOf, visitState } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gt, isNull, lt, max } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { writeEntries } from "./find/entries";
 import { newId } from "./ids";
 import { enqueue } from "./jobs";
+import { keptPlan } from "./keptPlan";
 import { appliedOps } from "./operations";
 import { loadPlanInputs } from "./planInputs";
 import { loadRound } from "./round";
@@ -81,7 +82,8 @@ export async function letterContent(
   const tanks: LetterTank[] = [];
   for (const v of visits) {
     const input = inputs.get(v.tankId);
-    if (!input || !v.plan) continue;
+    const plan = keptPlan(v.plan);
+    if (!input || !plan) continue;
     const state = visitState(await appliedOps(q, businessId, v.id));
     const earlier = await q
       .select()
@@ -94,7 +96,7 @@ export async function letterContent(
     tanks.push(
       letterFor({
         book: input.book,
-        plan: asPlan(v.plan.plan),
+        plan,
         state,
         trim: trimOf(input),
         previous,

@@ -6,7 +6,8 @@ import { walkThrough } from "../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { db } from "./connection";
 import type { Refused } from "./define";
-import { finding, job, operation, reading, tank, visit, waterChange } from "./schema";
+import { loadRound } from "./round";
+import { finding, job, operation, reading, stop, tank, visit, waterChange } from "./schema";
 import type { Scope } from "./scope";
 
 let ines: Scope;
@@ -86,6 +87,41 @@ describe("a visit that is closed", () => {
     const plan = await close(second);
     expect(plan.steps.map((s) => s.title).join(" ")).toContain("Look again: The sump has too little room");
     expect(await found()).toHaveLength(1);
+  });
+});
+
+describe("a plan that is none", () => {
+  test.each([{}, { steps: [] }, "a plan", null, { steps: [{}], water: {} }])(
+    "%# is refused alone, and the rest is taken",
+    async (plan) => {
+      const phone = new Phone(ines, next().visitId);
+      const results = await phone.say(
+        { type: "start" },
+        { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan },
+        nitrate(v7(), "21"),
+      );
+      expect(results.map((r) => [r.result, r.code])).toEqual([
+        ["applied", undefined],
+        ["refused", "malformed"],
+        ["applied", undefined],
+      ]);
+    },
+  );
+  test("and was kept all the same by an earlier version costs nobody their day", async () => {
+    const v = next();
+    await new Phone(ines, v.visitId).say({ type: "start" });
+    await db()
+      .update(visit)
+      .set({ plan: { format: 1, coreVersion: 1, inputHash: "x", plan: {} as never } })
+      .where(eq(visit.id, v.visitId));
+    const [row] = await db()
+      .select({ personId: stop.personId })
+      .from(stop)
+      .innerJoin(visit, eq(visit.stopId, stop.id))
+      .where(eq(visit.id, v.visitId));
+    const round = await loadRound(ines, row?.personId ?? "", v.on);
+    const told = round.stops.flatMap((s) => s.tanks).find((t) => t.visitId === v.visitId);
+    expect(told?.plan.steps.length).toBeGreaterThan(5);
   });
 });
 

@@ -51,6 +51,37 @@ const step = z.string().min(1).max(80);
 const id = z.uuid();
 const words = z.string().trim().min(1, "Say it in a word or two.").max(2000);
 
+const figure = z.looseObject({ value: z.number() });
+
+/** What every plan has, of any version: without it nothing that is made from a plan can be made. More is kept as it is. */
+export const PlanShapeSchema = z.looseObject({
+  tankId: z.string(),
+  on: z.string(),
+  steps: z.array(
+    z.looseObject({
+      id: z.string().min(1).max(80),
+      phase: z.string(),
+      title: z.string(),
+      reason: z.string(),
+      minutes: z.number(),
+      kit: z.array(z.string()),
+    }),
+  ),
+  water: z.looseObject({
+    decision: z.string(),
+    reasons: z.array(z.looseObject({ code: z.string() })),
+    systemL: figure,
+    litres: figure,
+    share: figure,
+    after: z.array(z.looseObject({ parameter: z.string() })),
+    limits: z.array(z.looseObject({ code: z.string(), maxL: z.number() })),
+    missingL: z.number(),
+  }),
+  kit: z.array(z.string()),
+  minutes: z.number(),
+  load: z.looseObject({ mixL: z.number(), seaL: z.number(), purifiedL: z.number(), wasteL: z.number() }),
+});
+
 /** What an operation may say. The same schema serves the phone, the server and the archive. */
 export const OpBodySchema = z.discriminatedUnion("type", [
   z.object({ type: z.literal("start") }),
@@ -111,7 +142,7 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     inputHash: z.string().max(64),
     coreVersion: z.number().int(),
     summary: z.string().max(400),
-    plan: z.unknown(),
+    plan: PlanShapeSchema as z.ZodType<unknown>,
   }),
   z.object({ type: z.literal("close") }),
 ]);
