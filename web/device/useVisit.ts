@@ -20,7 +20,7 @@ import { liveQuery } from "dexie";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { currentPerson, deviceName, type QueuedOp, storeOf } from "./store";
-import { fetchVisit, type SyncState, sendKept } from "./sync";
+import { fetchVisit, retryInMs, type SyncState, sendKept } from "./sync";
 
 /** A visit on this device: its log, its state, its plan as of now, and the way to write to it. */
 export interface LiveVisit {
@@ -41,10 +41,8 @@ export interface LiveVisit {
 
 export type VisitLoad =
   | { readonly status: "loading" }
-  | { readonly status: "missing"; readonly why: "offline" | "signed-out" | "gone" }
+  | { readonly status: "missing"; readonly why: Exclude<SyncState, "online"> | "gone" }
   | { readonly status: "ready"; readonly visit: LiveVisit; readonly sync: SyncState };
-
-const RETRY_MS = 8_000;
 
 /** Merges the server's log with what this device has not sent yet, each operation once. */
 function mergeLog(kept: VisitBundle, mine: readonly QueuedOp[]): VisitOp[] {
@@ -58,7 +56,7 @@ export function useVisit(visitId: string): VisitLoad {
   const [kept, setKept] = useState<VisitBundle | null>(null);
   const [mine, setMine] = useState<readonly QueuedOp[]>([]);
   const [sync, setSync] = useState<SyncState>("online");
-  const [missing, setMissing] = useState<"offline" | "signed-out" | "gone" | null>(null);
+  const [missing, setMissing] = useState<Exclude<SyncState, "online"> | "gone" | null>(null);
   const person = useRef<string | null>(null);
 
   useEffect(() => {
@@ -86,7 +84,7 @@ export function useVisit(visitId: string): VisitLoad {
       if (!alive) return;
       const now = currentPerson();
       if (!stop && now) watch(now);
-      if (answer === "gone" || answer === "offline" || answer === "signed-out") {
+      if (answer !== "online") {
         const stored = now ? await storeOf(now).visits.get(visitId) : undefined;
         if (!alive) return;
         if (!stored) setMissing(answer);
@@ -102,19 +100,32 @@ export function useVisit(visitId: string): VisitLoad {
 
   const waiting = mine.filter((o) => o.status === "kept").length;
   useEffect(() => {
+    let failures = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    // Longer after each try that did not get through; a network that comes back begins anew.
     const push = () => {
       const personId = person.current;
-      if (personId) void sendKept(personId).then(setSync);
+      if (!personId) return;
+      void sendKept(personId).then((came) => {
+        setSync(came);
+        failures = came === "online" ? 0 : failures + 1;
+        clearTimeout(timer);
+        if (waiting > 0 && !over) timer = setTimeout(push, retryInMs(failures));
+      });
     };
-    if (waiting > 0 && navigator.onLine) push();
+    let over = false;
+    if (waiting > 0) {
+      if (navigator.onLine) push();
+      else timer = setTimeout(push, retryInMs(0));
+    }
     const wentOffline = () => setSync("offline");
     window.addEventListener("online", push);
     window.addEventListener("offline", wentOffline);
-    const timer = waiting > 0 ? setInterval(push, RETRY_MS) : undefined;
     return () => {
       window.removeEventListener("online", push);
       window.removeEventListener("offline", wentOffline);
-      if (timer) clearInterval(timer);
+      over = true;
+      clearTimeout(timer);
     };
   }, [waiting]);
 

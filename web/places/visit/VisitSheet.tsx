@@ -29,6 +29,8 @@ const MISSING = {
   offline:
     "There is no network, and this visit is not kept on this device. Open the round once with a network and its visits are kept.",
   "signed-out": "Sign in to open this visit. Nothing that was entered on this device is lost.",
+  trouble: "The server is in trouble, and this visit is not kept on this device. Try again in a few minutes.",
+  gap: "This visit is not kept on this device. Open the round once with a network.",
   gone: "There is no such visit here.",
 } as const;
 
@@ -96,9 +98,13 @@ function Net({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
       ? `signed out, ${visit.waiting} kept`
       : sync === "offline"
         ? `no network, ${visit.waiting} kept`
-        : visit.waiting > 0
-          ? `sending ${visit.waiting}`
-          : "all sent";
+        : sync === "trouble" && visit.waiting > 0
+          ? `server trouble, ${visit.waiting} kept and tried again`
+          : sync === "gap" && visit.waiting > 0
+            ? `an earlier entry is missing, ${visit.waiting} kept`
+            : visit.waiting > 0
+              ? `sending ${visit.waiting}`
+              : "all sent";
   return (
     <Span role="status" color={sync === "online" ? "soft" : "ochre"} data-sync={sync} data-waiting={visit.waiting}>
       {text}

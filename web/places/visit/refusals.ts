@@ -13,7 +13,14 @@ export function refusalSentence(refusal: {
 }): string {
   const items = refusal.items ?? [];
   switch (
-    refusal.code as Refusal["code"] | "plan-too-large" | "payload-differs" | "sequence-used" | "malformed" | "not-found"
+    refusal.code as
+      | Refusal["code"]
+      | "plan-too-large"
+      | "payload-differs"
+      | "sequence-used"
+      | "malformed"
+      | "not-found"
+      | "too-large"
   ) {
     case "already-closed":
       return "This visit is closed already. A correction can still be added as a note or a reading.";
@@ -37,6 +44,8 @@ export function refusalSentence(refusal: {
       return "That batch is far off this salt's figure. Confirm it, or weigh again.";
     case "malformed":
       return `An entry was not understood${items[0] ? `: ${items[0]}` : "."}`;
+    case "too-large":
+      return "It is larger than the server takes. It stays on this device: write it shorter, and again.";
     case "plan-too-large":
       return "The plan was too long to keep.";
     case "payload-differs":
