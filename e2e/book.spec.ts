@@ -65,8 +65,7 @@ test("dimensions measured outside lose the walls, and walls that leave no room a
 test("a standing exception changes the plan of the next visit", async ({ as, page }) => {
   await as("Ines");
   await openTank(page, "Museum", "settings");
-  const lines = page.getByRole("button", { name: "Add a line" });
-  await lines.first().click();
+  await page.getByRole("button", { name: "Add a line: Standing exceptions" }).click();
   await page.getByLabel("Standing exceptions, line 1, What to do").selectOption("feed before the change");
   await page.getByLabel("Standing exceptions, line 1, Which, or why").fill("the medusae drift to the weir when hungry");
   await page.getByRole("button", { name: "Save", exact: true }).click();

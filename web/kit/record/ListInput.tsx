@@ -74,6 +74,7 @@ export function ListInput({
         type="button"
         fontSize="13.5px"
         py="5px"
+        aria-label={`Add a line: ${field.label}`}
         onClick={() =>
           onChange([...lines, Object.fromEntries(columns.map((c) => [c.key, c.type.kind === "yes-no" ? "no" : ""]))])
         }
