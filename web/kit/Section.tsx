@@ -10,7 +10,7 @@ import {
   wallsLean,
 } from "@keel-round/core/vessel";
 import { markPlace, pumpsOffLevelM, runBackOf } from "@keel-round/core/visit";
-import type { ReactNode } from "react";
+import { type ReactNode, useId } from "react";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 
 interface SectionProps {
@@ -71,6 +71,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
   const markM = markCm !== null && onDisplay ? heightM - markCm / 100 : null;
   const levelM = markM === null ? runningLevelM : Math.min(markM, runningLevelM);
   const start = book.sump ? pumpsOffLevelM(book) : runningLevelM;
+  const bedShape = useId();
   const bedWidth = frontWidthM(vessel, Math.max(0.001, substrateDepthM)) * scale;
   const sectors = substrate !== "bare" && book.schools.substrate === "sectors" ? book.sectors : 1;
   const displayBottom = y(0);
@@ -92,6 +93,10 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
         <pattern id="kr-today" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <Line x1="0" x2="0" y1="0" y2="7" stroke="coralline" strokeWidth="2.4" />
         </pattern>
+        {/* Where walls come in below, so does the bed. */}
+        <clipPath id={bedShape}>
+          <path d={slice(0, substrateDepthM)} />
+        </clipPath>
       </defs>
       <Path d={slice(0, levelM)} fill="waterPale" />
       {markM !== null && markM < start && <Path d={slice(markM, start)} fill="waterLeaving" />}
@@ -110,7 +115,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
             const x = middle - bedWidth / 2 + (bedWidth * i) / sectors;
             const rect = { x, y: y(substrateDepthM), width: bedWidth / sectors, height: substrateDepthM * scale };
             return (
-              <g key={x}>
+              <g key={x} clipPath={`url(#${bedShape})`}>
                 <Rect {...rect} fill="bed" stroke="ruleStrong" strokeWidth="0.6" />
                 {sector === i + 1 && <rect {...rect} fill="url(#kr-today)" />}
               </g>
@@ -205,7 +210,7 @@ function Rock({
     tops.length > 1
       ? tops.map((top, i) => heap(middle - widthPx * 0.45 + each * (i + 0.5), each * 0.86, bottom - top)).join(" ")
       : `${heap(middle - widthPx * 0.2, widthPx * 0.36, h)} ${heap(middle + widthPx * 0.24, widthPx * 0.26, h * 0.68)}`;
-  return <Path d={d} fill="rock" data-heaps={tops.length} />;
+  return <Path d={d} fill="rock" />;
 }
 
 function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label: string }) {

@@ -1,7 +1,7 @@
 import { requireRange } from "../issues/index.ts";
 
 /** Standard atomic masses, g/mol (IUPAC, as they are rounded in the trade's tables). */
-const ATOM = {
+export const ATOM = {
   H: 1.008,
   C: 12.011,
   N: 14.007,

@@ -1,4 +1,5 @@
-import { ammoniaFreedMgL, removedAtMostMgL } from "../water/index.ts";
+import { ammoniaFreedMgL } from "../mixing/index.ts";
+import { removedAtMostMgL } from "../water/index.ts";
 import type { WaterSource } from "./inputs.ts";
 
 /** What of a tap's chlorine its conditioner leaves over: more than its largest dose removes, or ammonia that it does not bind. */

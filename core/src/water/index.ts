@@ -3,11 +3,6 @@ export { CO2_RELATIVE, carbonateBalancePh, co2MgL } from "./carbonate.ts";
 export { type Conditioner, conditionerMl, conditionerTimes, removedAtMostMgL } from "./conditioner.ts";
 export { evaporationL, topUpCreepPpt, topUpPsuOf } from "./creep.ts";
 export {
-  ammoniaFreedMgL,
-  THIOSULPHATE_MG_PER_MG,
-  thiosulphateGrams,
-} from "./dechlorinate.ts";
-export {
   afterExchange,
   afterExchangeSigma,
   type ExchangeMode,

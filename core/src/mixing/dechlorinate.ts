@@ -1,9 +1,8 @@
 import { requireRange } from "../issues/index.ts";
+import { ATOM, molarMass } from "./reagent.ts";
 
-/** Molar masses, g/mol: chlorine Cl2, sodium thiosulphate pentahydrate, nitrogen. */
-const CL2 = 70.906;
-const THIOSULPHATE = 248.18;
-const N = 14.007;
+const CL2 = 2 * ATOM.Cl;
+const THIOSULPHATE = molarMass("sodium thiosulphate pentahydrate");
 
 /**
  * What the thiosulphate ends as, and how many milligrams of its pentahydrate one milligram of chlorine then takes.
@@ -47,5 +46,5 @@ export function thiosulphateGrams(
  */
 export function ammoniaFreedMgL(chloramineMgL: number): number {
   requireRange("chloramineMgL", chloramineMgL, 0, 20);
-  return (chloramineMgL * N) / CL2;
+  return (chloramineMgL * ATOM.N) / CL2;
 }
