@@ -49,8 +49,8 @@ describe("seven answers", () => {
     const facts = quickStart({ kind: "stony-coral", vessel: box, sump: true, startedOn: "2022-01-01" });
     const look = (assumed: readonly string[]) =>
       planVisit(inputOf({ ...bookOf("stony-coral"), ...facts, assumed })).steps.find((s) => s.id === "hangs");
-    expect(look(facts.assumed ?? [])?.reason).toContain("skimmer");
-    expect(look(["lidded"])?.reason).toContain("no lid");
+    expect(look(facts.assumed ?? [])?.craft).toContain("skimmer");
+    expect(look(["lidded"])?.craft).toContain("no lid");
     expect(look(["material", "bands"])).toBeUndefined();
   });
 

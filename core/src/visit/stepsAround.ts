@@ -227,7 +227,8 @@ function hangsHere(making: Making): Step[] {
       24,
       "See what really hangs on this tank",
       3,
-      `Taken from its kind, nobody has looked yet: ${[...new Set(things)].join(", ")}. Set it right in the tank's settings: its jobs follow.`,
+      "Taken from its kind, and nobody has looked yet. Its jobs follow what really hangs there.",
+      { craft: `Believed so far: ${[...new Set(things)].join(", ")}. Set it right in the tank's settings.` },
     ),
   ];
 }
