@@ -6,6 +6,7 @@ import { pipeline } from "node:stream/promises";
 import { createGunzip, createGzip } from "node:zlib";
 import { is } from "drizzle-orm";
 import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
+import { createConnection, type Connection as PlainConnection } from "mysql2";
 import mysql, { type Connection, type RowDataPacket } from "mysql2/promise";
 import { migrateDatabase } from "../migrate";
 import type { PhotoStore } from "../photos/store";
@@ -54,11 +55,12 @@ interface Contents {
 
 /** The lines of a backup, without the last one: a head, each table with its columns and rows, then the photos. */
 async function* linesOf(
-  connection: Connection,
+  plain: PlainConnection,
   photos: PhotoStore,
   migrations: number,
   now: Date,
 ): AsyncIterable<string> {
+  const connection = plain.promise();
   yield JSON.stringify({ format: FORMAT, version: VERSION, madeAt: now.toISOString(), migrations });
   for (const table of TABLES) {
     const [columns] = await connection.query<RowDataPacket[]>(`show columns from \`${table}\``);
@@ -66,15 +68,8 @@ async function* linesOf(
     yield JSON.stringify({ table, columns: names });
     const list = names.map((n) => `\`${n}\``).join(", ");
     // In the order of the primary key, which the server keeps for us: the same data give the same file.
-    for (let at = 0; ; at += BATCH) {
-      const [rows] = await connection.query<RowDataPacket[]>({
-        ...(asText as object),
-        sql: `select ${list} from \`${table}\` order by ${await keyOf(connection, table)} limit ${BATCH} offset ${at}`,
-        rowsAsArray: true,
-      } as never);
-      for (const row of rows) yield JSON.stringify(row);
-      if (rows.length < BATCH) break;
-    }
+    const sql = `select ${list} from \`${table}\` order by ${await keyOf(connection, table)}`;
+    for await (const row of rowsOf(plain, sql)) yield JSON.stringify(row);
   }
   const [files] = await connection.query<RowDataPacket[]>("select business_id, id from photo order by id");
   for (const { business_id: businessId, id } of files) {
@@ -83,6 +78,10 @@ async function* linesOf(
     if (bytes) yield JSON.stringify({ photo: id, of: businessId, base64: bytes.toString("base64") });
   }
 }
+
+/** Rows one by one as the server sends them: each is read once, however long the table. */
+const rowsOf = (plain: PlainConnection, sql: string): AsyncIterable<readonly Cell[]> =>
+  plain.query({ ...(asText as object), sql, rowsAsArray: true } as never).stream();
 
 const keys = new Map<string, string>();
 async function keyOf(connection: Connection, table: string): Promise<string> {
@@ -106,11 +105,12 @@ export async function writeBackup(
   photos: PhotoStore,
   now: Date,
 ): Promise<Contents & { readonly sha256: string }> {
-  const connection = await mysql.createConnection({ uri: url, timezone: "Z" });
+  const plain = createConnection({ uri: url, timezone: "Z" });
+  const connection = plain.promise();
   const hash = createHash("sha256");
   let [rows, pictures] = [0, 0];
   async function* text(): AsyncIterable<string> {
-    for await (const line of linesOf(connection, photos, migrationsIn(migrationsFolder), now)) {
+    for await (const line of linesOf(plain, photos, migrationsIn(migrationsFolder), now)) {
       if (line.startsWith("[")) rows += 1;
       if (line.startsWith(PHOTO)) pictures += 1;
       hash.update(`${line}\n`);
