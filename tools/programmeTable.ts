@@ -21,7 +21,7 @@ export function programmeTable(): string {
       `| \`${code}\` | ${[
         job.name,
         job.by,
-        sayCadence(job.cadence, job.giveDays),
+        sayCadence(job.cadence, job),
         String(job.minutes),
         job.reason,
         [...job.kit, ...job.uses].join(", "),

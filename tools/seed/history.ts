@@ -1,5 +1,5 @@
 import { addDays, daysBetween } from "@keel-round/core/calendar";
-import { libraryTask, type TaskCode } from "@keel-round/core/programme";
+import { earlyDaysOf, libraryTask, type TaskCode } from "@keel-round/core/programme";
 import { gaussian, type Random, simulatedTank } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
@@ -137,7 +137,7 @@ export function liveThrough(
         ? { belowCm: Math.round((missing / (surface * 1000)) * 1000) / 10, missingL: missing, days: sinceVisit }
         : null;
     const dueNow = (code: TaskCode) =>
-      daysBetween(lastDone.get(code) ?? from, day) >= libraryTask(code).everyDays - libraryTask(code).giveDays;
+      daysBetween(lastDone.get(code) ?? from, day) >= libraryTask(code).everyDays - earlyDaysOf(libraryTask(code));
 
     const readings: PastVisit["readings"][number][] = [];
     const steps: PastVisit["steps"][number][] = [];

@@ -18,6 +18,7 @@ import { loadPlanInputs } from "@/data/planInputs";
 import { fillJobs } from "@/data/programme/firmJobs";
 import { layAll } from "@/data/programme/layJobs";
 import { refreshPaces } from "@/data/programme/paces";
+import { windowColumns } from "@/data/programme/window";
 import * as t from "@/data/schema";
 import { scopeOfUser } from "@/data/scope";
 import { encrypt } from "@/data/secrets";
@@ -458,7 +459,7 @@ function addTank(
   // What was lived with and is about nothing that hangs here is no job of it any more.
   for (const code of story.jobs.filter((c) => asksFor(libraryTask(c), story.facts))) {
     const known = story.past?.[code];
-    const { everyDays, giveDays } = libraryTask(code);
+    const { everyDays } = libraryTask(code);
     const log = past.visits.flatMap((v) => v.steps.filter((s) => s.code === code));
     const skips = log.length - 1 - log.findLastIndex((s) => s.outcome === "done");
     for (let i = 0; i < (known?.slips ?? 0); i++)
@@ -483,7 +484,7 @@ function addTank(
       ...base,
       code,
       everyDays: learnt,
-      giveDays,
+      ...windowColumns(libraryTask(code)),
       lastDoneOn: past.lastDone.get(code) ?? day(-everyDays),
       slips: known ? (known.slips ?? 0) : Math.max(0, skips),
       lastSkipReason: known?.reason ?? null,

@@ -9,6 +9,7 @@ import {
 } from "@keel-round/core/programme";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
 import { newId } from "@/data/ids";
+import { windowColumns } from "@/data/programme/window";
 import * as t from "@/data/schema";
 import { type Rows, ZONE } from "./rows.ts";
 import type { Story } from "./stories.ts";
@@ -29,7 +30,7 @@ export function addProgramme(
   );
   const young = youngProgramme(story.facts, day(0)) as TaskCode[];
   for (const [i, code] of [...codes, ...young].entries()) {
-    const { everyDays, giveDays, by, cadence } = libraryTask(code);
+    const { everyDays, by, cadence } = libraryTask(code);
     const past = story.past?.[code];
     const into = INTO[(i + story.tank.length) % INTO.length] ?? 0.5;
     rows.add(t.task, {
@@ -37,7 +38,7 @@ export function addProgramme(
       ...base,
       code,
       everyDays,
-      giveDays,
+      ...windowColumns(libraryTask(code)),
       lastDoneOn:
         (past ? day(-past.doneDaysAgo) : null) ??
         lastDone(cadence, day) ??

@@ -9,6 +9,7 @@ import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";
 import { layOut } from "@/data/layOut";
 import { addLogin } from "@/data/logins";
+import { windowColumns } from "@/data/programme/window";
 import * as t from "@/data/schema";
 import { refreshDay } from "@/data/status";
 import { factsOf } from "./stories.ts";
@@ -189,7 +190,7 @@ export async function loadScale(
           tankId,
           code,
           everyDays: libraryTask(code).everyDays,
-          giveDays: libraryTask(code).giveDays,
+          ...windowColumns(libraryTask(code)),
           lastDoneOn: addDays(today, -Math.floor(random() * libraryTask(code).everyDays)),
         });
       const parameters = kindFacts[kind].bands.slice(0, 3);

@@ -86,6 +86,7 @@ export function taskOf(row: typeof task.$inferSelect, firm: FirmJobs): TankTask 
     ...(row.pin ? { pin: row.pin } : {}),
     everyDays: row.everyDays,
     giveDays: row.giveDays,
+    ...(row.earlyDays === null ? {} : { earlyDays: row.earlyDays }),
     lastDoneOn: row.lastDoneOn,
     ...(row.begun ? { begun: true } : {}),
     slips: row.slips,

@@ -84,7 +84,7 @@ function lineOf(code: string, job: Job, rows: ReadonlyMap<string, Row>, today: s
   const said = {
     code,
     name: job.name,
-    when: sayCadence(job.cadence, job.giveDays),
+    when: sayCadence(job.cadence, job),
     reason: job.reason,
     caution: job.caution ?? null,
     ...(code === TDS_CHECK ? { tdsMgL: row?.tdsMgL ?? null } : {}),
@@ -93,8 +93,17 @@ function lineOf(code: string, job: Job, rows: ReadonlyMap<string, Row>, today: s
   const measured = rows.get(TDS_CHECK);
   const readings =
     measured?.tdsMgL == null ? [] : [{ parameter: "tds" as const, value: measured.tdsMgL, on: measured.lastDoneOn }];
-  const { everyDays, giveDays } = job;
-  const begun: TankTask = { code, job, everyDays, giveDays, lastDoneOn: row.lastDoneOn, slips: 0, lastSector: 0 };
+  const { everyDays, giveDays, earlyDays } = job;
+  const begun: TankTask = {
+    code,
+    job,
+    everyDays,
+    giveDays,
+    earlyDays,
+    lastDoneOn: row.lastDoneOn,
+    slips: 0,
+    lastSector: 0,
+  };
   const task = calledTasks([begun], { ...NO_EVIDENCE, readings }, today)[0] ?? begun;
   return {
     ...said,

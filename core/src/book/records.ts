@@ -917,7 +917,7 @@ const job: RecordKind = {
       label: "When",
       type: text(160, 2),
       ...needed,
-      hint: "Like: every 3 weeks, give or take 4 days. Or: when the flow is down 30 %; after 8000 hours of the UV lamp; 2, 7 and 14 days after stocking; every 2 weeks from 1 October to 31 March.",
+      hint: "Like: every 3 weeks, give or take 4 days; every month, up to 2 days early or 10 late. Or: when the flow is down 30 %; after 8000 hours of the UV lamp; 2, 7 and 14 days after stocking; every 2 weeks from 1 October to 31 March.",
       group: "Job",
     },
     {

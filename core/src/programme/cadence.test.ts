@@ -45,13 +45,33 @@ describe("a cadence in plain words", () => {
       { by: "season", from: "10-01", to: "03-31", every: 2, unit: "week" },
       null,
     ],
-  ])("%s", (text, cadence, giveDays) => expect(read(text)).toEqual({ ok: true, cadence, giveDays }));
+  ])("%s", (text, cadence, giveDays) =>
+    expect(read(text)).toEqual({ ok: true, cadence, window: giveDays === null ? null : { giveDays } }),
+  );
+
+  test.each([
+    ["every 3 weeks, up to 2 days early or 6 late", { earlyDays: 2, giveDays: 6 }],
+    ["every 3 weeks, up to 1 week early or 3 days late", { earlyDays: 7, giveDays: 3 }],
+    ["every 3 weeks, never early, up to 6 days late", { earlyDays: 0, giveDays: 6 }],
+    ["every 3 weeks, up to 2 days early, never late", { earlyDays: 2, giveDays: 0 }],
+    ["every 3 weeks, up to 4 days early or 4 late", { giveDays: 4 }],
+    [
+      "when the flow is down 30 %, at the latest every 3 weeks, never early, up to 1 day late",
+      { earlyDays: 0, giveDays: 1 },
+    ],
+  ])("a window with two sides: %s", (text, window) => {
+    const got = read(text);
+    expect(got).toMatchObject({ ok: true, window });
+    if (got.ok) expect(parseCadence(sayCadence(got.cadence, got.window ?? undefined))).toEqual(got);
+  });
 
   test.each([
     ["every 0 weeks", /no cadence/],
     ["every 1.5 weeks", /whole number/],
     ["every 20 years", /ten years/],
     ["every 2 weeks, give or take 14 days", /as wide as its cadence/],
+    ["every 2 weeks, up to 14 days early or 2 late", /as wide as its cadence/],
+    ["every 2 weeks, up to 2 days early", /Say it like/],
     ["after 100 hours of the moon", /Hours are counted of/],
     ["3 days after breakfast", /It can follow/],
     ["every 2 weeks from 31 June to 1 July", /like 1 June/],
@@ -114,5 +134,5 @@ describe("due by the calendar", () => {
 
 test("every cadence of the library can be said and read back", () => {
   for (const [code, job] of Object.entries(taskLibrary))
-    expect(parseCadence(sayCadence(job.cadence, job.giveDays)), code).toMatchObject({ ok: true, cadence: job.cadence });
+    expect(parseCadence(sayCadence(job.cadence, job)), code).toMatchObject({ ok: true, cadence: job.cadence });
 });

@@ -1,6 +1,27 @@
 import { addDays, addMonths } from "../calendar/civil.ts";
 import type { Parameter } from "../units/index.ts";
 
+/** How far from its day a job may come. */
+export interface Window {
+  /** Days late; days early too, unless those are told. */
+  readonly giveDays: number;
+  /** Days early, where they are others than the days late. */
+  readonly earlyDays?: number | undefined;
+}
+
+/** Days that a job may come before its day. */
+export const earlyDaysOf = (window: Window): number => window.earlyDays ?? window.giveDays;
+
+/** Days that a day lies outside of a window, `offDays` after the due one or, negative, before it. */
+export const beyondWindowDays = (window: Window, offDays: number): number =>
+  Math.max(0, offDays < 0 ? -offDays - earlyDaysOf(window) : offDays - window.giveDays);
+
+/** A window as far as it fits into a cadence. */
+export function windowWithin({ giveDays, earlyDays }: Window, mostDays: number): Window {
+  const late = Math.min(giveDays, mostDays);
+  return earlyDays === undefined ? { giveDays: late } : { giveDays: late, earlyDays: Math.min(earlyDays, mostDays) };
+}
+
 /** Units of time that a cadence counts in. */
 export const CADENCE_UNITS = ["day", "week", "month", "year"] as const;
 export type CadenceUnit = (typeof CADENCE_UNITS)[number];
@@ -127,15 +148,27 @@ export function daysWords(days: number): string {
   return `${n} ${unit}${n === 1 ? "" : "s"}`;
 }
 
+const dayCount = (days: number) => `${days} day${days === 1 ? "" : "s"}`;
+
+/** A window in words, with the comma before it; nothing where there is none. */
+function windowWords(window: Window): string {
+  const { giveDays: late } = window;
+  const early = earlyDaysOf(window);
+  if (early === late) return late === 0 ? "" : `, give or take ${dayCount(late)}`;
+  if (early === 0) return `, never early, up to ${dayCount(late)} late`;
+  if (late === 0) return `, up to ${dayCount(early)} early, never late`;
+  return `, up to ${dayCount(early)} early or ${late} late`;
+}
+
 /**
  * A cadence as a person says it; what `parseCadence` reads back.
  *
  * @example
- * sayCadence({ by: "time", every: 3, unit: "week" }, 4); // "every 3 weeks, give or take 4 days"
+ * sayCadence({ by: "time", every: 3, unit: "week" }, { giveDays: 4 }); // "every 3 weeks, give or take 4 days"
+ * sayCadence({ by: "time", every: 3, unit: "week" }, { giveDays: 6, earlyDays: 2 }); // "every 3 weeks, up to 2 days early or 6 late"
  */
-export function sayCadence(cadence: Cadence, giveDays?: number): string {
-  const give =
-    giveDays === undefined || giveDays === 0 ? "" : `, give or take ${giveDays} day${giveDays === 1 ? "" : "s"}`;
+export function sayCadence(cadence: Cadence, window: Window = { giveDays: 0 }): string {
+  const give = windowWords(window);
   switch (cadence.by) {
     case "time":
       return `${everyWords(cadence.every, cadence.unit)}${cadence.grid ? " on the grid" : ""}${give}`;

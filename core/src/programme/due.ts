@@ -2,6 +2,7 @@ import { addDays, daysBetween } from "../calendar/civil.ts";
 import type { TankBook } from "../tank/index.ts";
 import { byText } from "../text/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
+import { earlyDaysOf } from "./cadence.ts";
 import type { Phase } from "./job.ts";
 import { cadenceOf, dueOn, jobOf, performerOf, type TankTask } from "./task.ts";
 
@@ -153,7 +154,7 @@ function ridesToday(task: TankTask, lateDays: number, { on, nextOn, drifting }: 
   if (lateDays >= 0) return true;
   const earlyDays = -lateDays;
   const daysToNext = daysBetween(on, nextOn);
-  if (earlyDays > task.giveDays) return false;
+  if (earlyDays > earlyDaysOf(task)) return false;
   // Nearer to this visit than to the next one; a drifting tank's jobs do not wait past their day.
   return drifting && OF_THE_WATER.includes(jobOf(task).phase)
     ? earlyDays < daysToNext

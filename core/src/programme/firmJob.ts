@@ -57,7 +57,7 @@ export const libraryNames = (library: Readonly<Record<string, Job>>) =>
 export function firmJobOf(code: TaskCode): FirmJob {
   const job = libraryTask(code);
   return {
-    when: sayCadence(job.cadence, job.giveDays),
+    when: sayCadence(job.cadence, job),
     by: job.by,
     phase: job.phase,
     minutes: job.minutes,
@@ -93,7 +93,7 @@ export function jobOfFirm(code: string, name: string, facts: FirmJob, codeOf: Co
     phase: facts.phase,
     cadence: read.cadence,
     everyDays: everyDaysOf(read.cadence),
-    giveDays: read.giveDays ?? 0,
+    ...(read.window ?? { giveDays: 0 }),
     minutes: facts.minutes,
     ...(facts.aloneMinutes ? { aloneMinutes: facts.aloneMinutes } : {}),
     reason: facts.reason,

@@ -2,6 +2,7 @@ export { adaptInterval, type DirtRating } from "./adapt.ts";
 export { countsFrom } from "./begin.ts";
 export { type BiologyLeft, biologicalUnits, biologyLeft, UNRESTED_CARE, unitOf } from "./biology.ts";
 export {
+  beyondWindowDays,
   CADENCE_EVENTS,
   CADENCE_GEAR,
   type Cadence,
@@ -9,7 +10,10 @@ export {
   type CadenceGear,
   daysOf,
   daysWords,
+  earlyDaysOf,
   sayCadence,
+  type Window,
+  windowWithin,
 } from "./cadence.ts";
 export { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
 export {

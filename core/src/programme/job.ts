@@ -1,6 +1,6 @@
 import type { SwitchGear } from "../tank/book.ts";
 import type { Parameter } from "../units/index.ts";
-import { type Cadence, daysOf } from "./cadence.ts";
+import { type Cadence, daysOf, type Window } from "./cadence.ts";
 import { parseCadence } from "./parseCadence.ts";
 
 /** The place of a job in the visit; the order itself is made by rules, see `visit/order.ts`. */
@@ -55,15 +55,13 @@ export interface JobNeeds {
 }
 
 /** A job, in our own words. */
-export interface Job {
+export interface Job extends Window {
   readonly name: string;
   readonly by: Performer;
   readonly phase: Phase;
   readonly cadence: Cadence;
   /** Days that the cadence comes to; of what is called for by signs or events the latest, or a year. */
   readonly everyDays: number;
-  /** May be this many days early or late. */
-  readonly giveDays: number;
   /** Of somebody's hands. */
   readonly minutes: number;
   /** It goes on by itself for so long afterwards: a soak. */
@@ -99,7 +97,9 @@ const CALLED_DAYS = 365;
 /** Days that a cadence comes to; a year for what is only called for. */
 export const everyDaysOf = (cadence: Cadence): number => daysOf(cadence) ?? CALLED_DAYS;
 
-type More = Partial<Omit<Job, "name" | "phase" | "cadence" | "everyDays" | "giveDays" | "minutes" | "reason">>;
+type More = Partial<
+  Omit<Job, "name" | "phase" | "cadence" | "everyDays" | "giveDays" | "earlyDays" | "minutes" | "reason">
+>;
 
 /**
  * A job of the library from a line of it; its cadence is written as a person says it.
@@ -121,7 +121,7 @@ export function job(
     phase,
     cadence: read.cadence,
     everyDays: everyDaysOf(read.cadence),
-    giveDays: read.giveDays ?? 0,
+    ...(read.window ?? { giveDays: 0 }),
     minutes,
     reason,
     by: "technician",

@@ -44,6 +44,24 @@ test("what is called for before half its interval does not wait for it", () => {
   expect(onOf(mergeTasks(weekly(8, 500), [called]), "resin")).toEqual([day(7)]);
 });
 
+describe("a window that is wider on one side", () => {
+  test("what never comes early waits for the first visit from its day on, and that is nobody's doing", () => {
+    const plan = mergeTasks(weekly(8, 500), [job("a", 8, { giveDays: 10, earlyDays: 0 })]);
+    // Day 7 is nearer, and before its day.
+    expect(plan.placements[0]).toMatchObject({ on: day(14), nearestOn: day(14), cause: null, lateDays: 0 });
+  });
+  test("what never comes late rides before its day", () =>
+    expect(onOf(mergeTasks(weekly(8, 500), [job("a", 13, { giveDays: 0, earlyDays: 10 })]), "a")).toEqual([day(7)]));
+  test("inside of it the nearest visit is taken, whichever side is the wider", () => {
+    expect(onOf(mergeTasks(weekly(8, 500), [job("a", 9, { giveDays: 14, earlyDays: 2 })]), "a")).toEqual([day(7)]);
+    expect(onOf(mergeTasks(weekly(8, 500), [job("a", 10, { giveDays: 14, earlyDays: 2 })]), "a")).toEqual([day(14)]);
+  });
+  test("a side as wide as the cadence and more is refused", () =>
+    expect(() => mergeTasks(weekly(3), [job("a", 3, { everyDays: 7, giveDays: 2, earlyDays: 9 })])).toThrow(
+      OutOfRangeError,
+    ));
+});
+
 describe("where a visit is full", () => {
   const tasks = [job("soak", 14, { minutes: 50 }), job("sump", 14, { minutes: 40 })];
   test("one of them moves inside its window, and says which visit was full", () => {
@@ -193,12 +211,16 @@ describe("edges", () => {
   });
 });
 
+/** Days early, told apart from the code: as late where nothing else is said. */
+const earlyOf = (t: MergeTask) => (t.earlyDays === undefined ? t.giveDays : t.earlyDays);
+
 const anyTask = (i: number) =>
   fc
     .record({
       dueIn: fc.integer({ min: 0, max: 60 }),
       everyDays: fc.integer({ min: 14, max: 200 }),
       give: fc.double({ min: 0.05, max: 0.5, noNaN: true }),
+      early: fc.option(fc.double({ min: 0, max: 0.5, noNaN: true }), { freq: 2, nil: undefined }),
       minutes: fc.integer({ min: 5, max: 60 }),
       tankId: fc.constantFrom("a", "b"),
       unit: fc.constantFrom(undefined, undefined, "one", "two", "three"),
@@ -206,10 +228,11 @@ const anyTask = (i: number) =>
       advisory: fc.boolean(),
     })
     .map(
-      ({ dueIn, give, unit, kind, advisory, ...t }): MergeTask => ({
+      ({ dueIn, give, early, unit, kind, advisory, ...t }): MergeTask => ({
         ...t,
         id: `t${i}`,
         giveDays: Math.max(1, Math.floor(t.everyDays * give)),
+        ...(early === undefined ? {} : { earlyDays: Math.floor(t.everyDays * early) }),
         lastDoneOn: addDays(START, dueIn - t.everyDays),
         ...(unit ? { unit, advisory } : {}),
         ...(kind ? { kind } : {}),
@@ -234,7 +257,7 @@ test(
           const off = daysBetween(p.targetOn, p.on);
           // Only somebody puts a job before its window.
           if (p.cause?.code !== "pinned" && task.pinnedOn === undefined)
-            expect(off).toBeGreaterThanOrEqual(-task.giveDays);
+            expect(off).toBeGreaterThanOrEqual(-earlyOf(task));
           expect(p.lateDays).toBe(Math.max(0, off - task.giveDays));
           for (const other of plan.placements) {
             const o = byId.get(other.taskId);
@@ -278,11 +301,12 @@ test(
 test("without what is named as its cause, a job rides with the visit nearest its day", () => {
   const single = (i: number) =>
     fc.record({ dueIn: fc.integer({ min: 0, max: 60 }), give: fc.integer({ min: 3, max: 28 }), task: anyTask(i) }).map(
-      ({ dueIn, give, task: { advisory: _, ...task } }): MergeTask => ({
+      ({ dueIn, give, task: { advisory: _, earlyDays, ...task } }): MergeTask => ({
         ...task,
         tankId: "a",
         everyDays: 200,
         giveDays: give,
+        ...(earlyDays === undefined ? {} : { earlyDays: Math.min(earlyDays, 28) }),
         lastDoneOn: day(dueIn - 200),
       }),
     );
@@ -337,7 +361,7 @@ function exact(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): [num
         const target = addDays(t.lastDoneOn, t.everyDays);
         const off = daysBetween(target, visits[at[j] ?? 0]?.on ?? "");
         late += Math.max(0, off - t.giveDays);
-        distance += Math.abs(off) / Math.max(0.5, t.giveDays);
+        distance += Math.abs(off) / Math.max(0.5, (t.giveDays + earlyOf(t)) / 2);
         used.set(at[j] ?? 0, (used.get(at[j] ?? 0) ?? 0) + t.minutes);
       }
       const over = [...used].reduce((sum, [v, m]) => sum + Math.max(0, m - (visits[v]?.freeMinutes ?? 0)), 0);
@@ -349,7 +373,7 @@ function exact(visits: readonly MergeVisit[], tasks: readonly MergeTask[]): [num
       const on = visits[v]?.on ?? "";
       if (daysBetween(task.lastDoneOn, on) < task.everyDays / 2) continue;
       // Late is bad; before its window a job is not done at all.
-      if (daysBetween(addDays(task.lastDoneOn, task.everyDays), on) < -task.giveDays) continue;
+      if (daysBetween(addDays(task.lastDoneOn, task.everyDays), on) < -earlyOf(task)) continue;
       const breaks = tasks.slice(0, i).some((o, j) => {
         if (o.tankId !== task.tankId) return false;
         const apart = Math.abs(daysBetween(on, visits[at[j] ?? 0]?.on ?? ""));
@@ -393,7 +417,7 @@ test("on small boards whose minutes bind it equals the best there is in nine of 
       plan.overload.reduce((sum, o) => sum + o.minutes, 0),
       plan.placements.reduce((sum, p) => {
         const t = tasks.find((x) => x.id === p.taskId);
-        return sum + Math.abs(daysBetween(p.targetOn, p.on)) / Math.max(0.5, t?.giveDays ?? 1);
+        return sum + Math.abs(daysBetween(p.targetOn, p.on)) / Math.max(0.5, t ? (t.giveDays + earlyOf(t)) / 2 : 1);
       }, 0),
     ];
     counted += 1;

@@ -1,6 +1,7 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
 import { requireRange } from "../issues/index.ts";
 import { type Random, seeded } from "../simulate/index.ts";
+import { beyondWindowDays, earlyDaysOf, type Window } from "./cadence.ts";
 import { BIOLOGICAL_REST_DAYS } from "./due.ts";
 
 /** A visit of a site as far as merging needs it. */
@@ -11,12 +12,10 @@ export interface MergeVisit {
 }
 
 /** A long or rare job of one tank. */
-export interface MergeTask {
+export interface MergeTask extends Window {
   readonly id: string;
   readonly tankId: string;
   readonly everyDays: number;
-  /** Half of its window: it may be done this many days early or late. */
-  readonly giveDays: number;
   readonly minutes: number;
   readonly lastDoneOn: string;
   /** The day it is first due, where that is not its cadence after it was last done. */
@@ -187,12 +186,12 @@ function halfApart(board: Board, { task, turns, lastDay, firstDay }: Job, index:
   return day - before >= atLeast && (after === undefined || dayOf(board, after) - day >= least);
 }
 
-const halfWindow = (task: MergeTask) => Math.max(0.5, task.giveDays);
+/** How far a day lies from the due one, in halves of the window. */
+const distanceOf = (task: MergeTask, target: number, day: number): number =>
+  Math.abs(day - target) / Math.max(0.5, (earlyDaysOf(task) + task.giveDays) / 2);
 /** Days outside of a window. Late is reported; early is no place to put a job at all. */
-const outside = (task: MergeTask, target: number, day: number): number => {
-  const off = day - target;
-  return off < 0 ? NEVER * Math.max(0, -off - task.giveDays) : Math.max(0, off - task.giveDays);
-};
+const outside = (task: MergeTask, target: number, day: number): number =>
+  (day < target ? NEVER : 1) * beyondWindowDays(task, day - target);
 const overOf = (board: Board, visit: number, more = 0) =>
   Math.max(0, (board.used[visit] ?? 0) + more - (board.visits[visit]?.freeMinutes ?? 0));
 
@@ -212,12 +211,12 @@ function costAt(board: Board, job: Job, index: number, visit: number): Cost {
   const day = dayOf(board, visit);
   const target = targetOf(board, job, index);
   let late = outside(task, target, day);
-  let distance = Math.abs(day - target) / halfWindow(task);
+  let distance = distanceOf(task, target, day);
   const next = turns[index + 1];
   if (next !== undefined && !task.onGrid) {
     const nextTarget = day + task.everyDays;
     late += outside(task, nextTarget, dayOf(board, next));
-    distance += Math.abs(dayOf(board, next) - nextTarget) / halfWindow(task);
+    distance += distanceOf(task, nextTarget, dayOf(board, next));
   }
   return [late, overOf(board, visit, task.minutes) - overOf(board, visit), distance, day];
 }
@@ -229,7 +228,7 @@ function cheapest(board: Board, job: Job, index: number, random?: Random): Place
   const { task } = job;
   const target = targetOf(board, job, index);
   let best: Place | null = null;
-  for (let visit = firstFrom(board.days, target - task.giveDays); visit < board.visits.length; visit++) {
+  for (let visit = firstFrom(board.days, target - earlyDaysOf(task)); visit < board.visits.length; visit++) {
     const day = dayOf(board, visit);
     if (day > target + task.giveDays && best) break;
     if (day < job.notBeforeDay || !halfApart(board, job, index, day) || conflict(board, job, day)) continue;
@@ -269,6 +268,7 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
   for (const t of tasks) {
     requireRange("everyDays", t.everyDays, 1, 10_000);
     requireRange("giveDays", t.giveDays, 0, t.everyDays);
+    requireRange("earlyDays", earlyDaysOf(t), 0, t.everyDays);
     requireRange("minutes", t.minutes, 0, 1440);
   }
   const first = visits[0]?.on;
@@ -375,7 +375,7 @@ function improve(board: Board): void {
   );
   const awry = all.filter(({ job, index }) => {
     const visit = job.turns[index] ?? LIFTED;
-    return visit !== nearestVisit(board, targetOf(board, job, index)) || overOf(board, visit) > EPSILON;
+    return visit !== nearestVisit(board, job.task, targetOf(board, job, index)) || overOf(board, visit) > EPSILON;
   });
   if (awry.length === 0) return;
   const tries = Math.min(MOST_TRIES, TRIES * awry.length);
@@ -399,7 +399,7 @@ function improve(board: Board): void {
 /** One occurrence and some that may stand in its way, each of another job, in a random order. */
 function lift(all: readonly Turn[], awry: Turn, board: Board, random: Random): Turn[] {
   const target = targetOf(board, awry.job, awry.index);
-  const reach = awry.job.task.giveDays + BIOLOGICAL_REST_DAYS;
+  const reach = Math.max(awry.job.task.giveDays, earlyDaysOf(awry.job.task)) + BIOLOGICAL_REST_DAYS;
   const near = all.filter(
     ({ job, index }) => job !== awry.job && Math.abs(dayOf(board, job.turns[index] ?? LIFTED) - target) <= reach,
   );
@@ -424,7 +424,7 @@ function standing(board: Board, turns: readonly Turn[]): Cost {
     for (const [index, visit] of job.turns.entries()) {
       const target = targetOf(board, job, index);
       late += outside(job.task, target, dayOf(board, visit));
-      distance += Math.abs(dayOf(board, visit) - target) / halfWindow(job.task);
+      distance += distanceOf(job.task, target, dayOf(board, visit));
       day += dayOf(board, visit);
     }
   return [late, board.visits.reduce((sum, _, v) => sum + overOf(board, v), 0), distance, day];
@@ -435,9 +435,10 @@ function placementsOf(board: Board, first: string): MergePlacement[] {
     .flatMap((job) =>
       job.turns.map((visit, index) => {
         const target = targetOf(board, job, index);
-        const nearest = nearestVisit(board, target);
+        const nearest = nearestVisit(board, job.task, target);
         const { task } = job;
-        const [cause = null, ...also] = visit === nearest ? [] : causesOf(board, job, index, nearest, target);
+        const inPlace = visit === nearest && beyondWindowDays(task, dayOf(board, visit) - target) === 0;
+        const [cause = null, ...also] = inPlace ? [] : causesOf(board, job, index, nearest, target);
         return {
           order: job.order,
           placement: {
@@ -456,10 +457,12 @@ function placementsOf(board: Board, first: string): MergePlacement[] {
     .map(({ placement }) => placement);
 }
 
-/** The visit nearest a day, the earlier on a tie. */
-function nearestVisit({ days }: Board, target: number): number {
+/** The visit of its window nearest the due day, the earlier on a tie; where the window holds none, the first after it. */
+function nearestVisit({ days }: Board, task: MergeTask, target: number): number {
   const after = Math.min(days.length - 1, firstFrom(days, target));
   const before = Math.max(0, after - 1);
+  const [beforeOut, afterOut] = [before, after].map((v) => beyondWindowDays(task, (days[v] ?? 0) - target) > 0);
+  if (beforeOut || afterOut) return beforeOut ? after : before;
   return Math.abs((days[before] ?? 0) - target) <= Math.abs((days[after] ?? 0) - target) ? before : after;
 }
 
@@ -468,6 +471,7 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   const on = board.visits[nearest]?.on ?? "";
   const { task, turns } = job;
   if (job.pinned && index === 0) return [{ code: "pinned" }];
+  if (turns[index] === nearest) return [{ code: "no-visit-in-window" }];
   const day = dayOf(board, nearest);
   const at = turns[index] ?? LIFTED;
   put(board, job, index, LIFTED);
@@ -480,6 +484,6 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   if (day < job.notBeforeDay) causes.push({ code: "treatment", until: task.notBefore ?? "" });
   if (over > EPSILON) causes.push({ code: "full", on, overMinutes: over });
   if (!halfApart(board, job, index, day)) causes.push({ code: "half-apart", on });
-  const outsideIt = Math.abs(day - target) > task.giveDays;
+  const outsideIt = beyondWindowDays(task, day - target) > 0;
   return causes.length === 0 && outsideIt ? [{ code: "no-visit-in-window" }] : causes;
 }

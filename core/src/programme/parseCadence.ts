@@ -6,11 +6,13 @@ import {
   type CadenceGear,
   type CadenceUnit,
   daysOf,
+  type Window,
 } from "./cadence.ts";
 
 /** Why a cadence cannot be, in words. */
 export type ParsedCadence =
-  | { readonly ok: true; readonly cadence: Cadence; readonly giveDays: number | null }
+  /** The window is null where none was told. */
+  | { readonly ok: true; readonly cadence: Cadence; readonly window: Window | null }
   | { readonly ok: false; readonly problem: string };
 
 const NAMED: Readonly<Record<string, readonly [every: number, unit: CadenceUnit]>> = {
@@ -50,15 +52,35 @@ const SPAN = "(\\d+(?:\\.\\d+)?)?\\s*(days?|weeks?|months?|years?)";
  */
 export function parseCadence(text: string): ParsedCadence {
   const said = text.trim().toLowerCase().replace(/\s+/g, " ").replace(/[.]$/, "");
-  const give = said.match(/,? ?give or take (\d+) ?(days?|weeks?)$/);
-  const giveDays = give ? Number(give[1]) * (give[2]?.startsWith("week") ? 7 : 1) : null;
-  const cadence = read(give ? said.slice(0, give.index).trim() : said);
+  const told = readWindow(said);
+  const cadence = read(told ? said.slice(0, told.at).trim() : said);
   if (typeof cadence === "string") return no(cadence);
   const days = daysOf(cadence);
   if (days !== null && days > MOST_DAYS) return no("At most every ten years.");
-  if (giveDays !== null && days !== null && giveDays >= days)
+  const window = told?.window ?? null;
+  if (window && days !== null && Math.max(window.giveDays, window.earlyDays ?? 0) >= days)
     return no(`Its window is as wide as its cadence: give or take less than ${days} days.`);
-  return { ok: true, cadence, giveDays };
+  return { ok: true, cadence, window };
+}
+
+const DAYS = "(\\d+) ?(days?|weeks?)";
+const daysIn = (count: string | undefined, unit: string | undefined) =>
+  Number(count) * (unit?.startsWith("week") ? 7 : 1);
+
+/** The window at the end of what was said, and where it begins; null where there is none. */
+function readWindow(said: string): { readonly at: number; readonly window: Window } | null {
+  const same = said.match(new RegExp(`,? ?give or take ${DAYS}$`));
+  if (same) return { at: same.index ?? 0, window: { giveDays: daysIn(same[1], same[2]) } };
+  const late = said.match(new RegExp(`,? ?(?:never|not) early,? (?:or |and )?up to ${DAYS} late$`));
+  if (late) return { at: late.index ?? 0, window: { giveDays: daysIn(late[1], late[2]), earlyDays: 0 } };
+  const early = said.match(new RegExp(`,? ?up to ${DAYS} early,? (?:and |or )?(?:never|not) late$`));
+  if (early) return { at: early.index ?? 0, window: { giveDays: 0, earlyDays: daysIn(early[1], early[2]) } };
+  const both = said.match(
+    new RegExp(`,? ?up to ${DAYS} early (?:or|and) (?:up to )?(\\d+)(?: ?(days?|weeks?))? late$`),
+  );
+  if (!both) return null;
+  const [earlyDays, giveDays] = [daysIn(both[1], both[2]), daysIn(both[3], both[4] ?? both[2])];
+  return { at: both.index ?? 0, window: earlyDays === giveDays ? { giveDays } : { giveDays, earlyDays } };
 }
 
 function read(said: string): Cadence | string {

@@ -1,3 +1,4 @@
+import { windowWithin } from "./cadence.ts";
 import { type MergeTask, type MergeVisit, mergeTasks } from "./merge.ts";
 import { rotationOf } from "./rotation.ts";
 import { cadenceOf, dueOn, isWaiting, performerOf, type TankTask } from "./task.ts";
@@ -36,7 +37,7 @@ export function previewOf(
   const changed: MergeTask = {
     ...(known ?? { id, tankId, minutes: 10 }),
     everyDays: task.everyDays,
-    giveDays: Math.min(task.giveDays, task.everyDays),
+    ...windowWithin(task, task.everyDays),
     lastDoneOn: task.lastDoneOn,
     firstOn: dueOn(task),
   };

@@ -1,5 +1,5 @@
 import { addDays } from "../calendar/civil.ts";
-import { afterUnits, type Cadence, everyDaysMatch } from "./cadence.ts";
+import { afterUnits, type Cadence, everyDaysMatch, type Window } from "./cadence.ts";
 import type { Job, Performer } from "./job.ts";
 import { isLibraryTask, libraryTask } from "./library/index.ts";
 
@@ -11,7 +11,7 @@ export interface Pin {
 }
 
 /** A job of one tank's programme, as the log left it. */
-export interface TankTask {
+export interface TankTask extends Window {
   readonly code: string;
   /** The firm's own wording and figures where they differ from the library, or a job of its own. */
   readonly job?: Job;
@@ -20,7 +20,6 @@ export interface TankTask {
   readonly by?: Performer;
   /** Days in use: what the cadence comes to, or what dirt has made of it. */
   readonly everyDays: number;
-  readonly giveDays: number;
   /** Civil date last done, or where counting began. */
   readonly lastDoneOn: string;
   /** Nobody is known to have done it: the day above is only where counting began. */

@@ -1,6 +1,6 @@
 import type { TankBook } from "../tank/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
-import { daysOf } from "./cadence.ts";
+import { daysOf, windowWithin } from "./cadence.ts";
 import type { Job } from "./job.ts";
 import type { MergeTask } from "./merge.ts";
 import { cadenceOf, dueOn, isWaiting, jobOf, performerOf, type TankTask } from "./task.ts";
@@ -44,7 +44,7 @@ export function seldomTasks(
       id: mergeId(tankId, t.code),
       tankId,
       everyDays,
-      giveDays: Math.min(t.giveDays, everyDays),
+      ...windowWithin(t, everyDays),
       minutes: minutesOf(t.code, job),
       lastDoneOn: t.lastDoneOn,
       firstOn: dueOn(t),

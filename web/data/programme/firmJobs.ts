@@ -2,6 +2,7 @@ import { recordKinds, sameValue, type Values, valuesOfJob } from "@keel-round/co
 import {
   type CodeOfName,
   codesByName,
+  earlyDaysOf,
   type FirmJob,
   firmJobMisfits,
   firmJobOf,
@@ -23,6 +24,7 @@ import { newId } from "../ids";
 import { firmJob, task } from "../schema";
 import type { Scope } from "../scope";
 import type { Queries } from "../transaction";
+import { windowColumns } from "./window";
 
 /** Jobs that the firm thought of itself. */
 export const OWN_CODE = "own-";
@@ -169,11 +171,15 @@ export async function settleJob(tx: Queries, scope: Scope, before: Row | null, i
   const job = firm.jobOf(row.code);
   if (!job || !before) return;
   const was = madeOf([before]).jobOf(row.code);
-  if (!was || (was.everyDays === job.everyDays && was.giveDays === job.giveDays)) return;
+  if (
+    !was ||
+    (was.everyDays === job.everyDays && was.giveDays === job.giveDays && earlyDaysOf(was) === earlyDaysOf(job))
+  )
+    return;
   // What dirt has moved stays where it was moved to.
   await tx
     .update(task)
-    .set({ everyDays: job.everyDays, giveDays: job.giveDays })
+    .set({ everyDays: job.everyDays, ...windowColumns(job) })
     .where(
       and(
         eq(task.businessId, scope.businessId),

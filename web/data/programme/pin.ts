@@ -1,5 +1,5 @@
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
-import { dueOn, mergeId, mergeTasks, performerOf } from "@keel-round/core/programme";
+import { beyondWindowDays, dueOn, mergeId, mergeTasks, performerOf } from "@keel-round/core/programme";
 import { and, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { notFound, Refused } from "../define";
@@ -59,7 +59,7 @@ export async function pinJob(
       const breaks =
         (remedy !== undefined && on < remedy) ||
         broken.some((b) => [b.taskId, b.otherId].includes(id) && [b.on, b.otherOn].includes(on));
-      const outside = Math.abs(daysBetween(dueOn(of), on)) > of.giveDays;
+      const outside = beyondWindowDays(of, daysBetween(dueOn(of), on)) > 0;
       if ((breaks || outside) && !reason)
         throw new Refused(
           422,

@@ -106,11 +106,19 @@ describe("a tank's programme", () => {
     const own = await taskAt("filter-a", "Tanner's Inn");
     expect(cadenceOf(own)).toEqual<Cadence>({ by: "time", every: 10, unit: "week" });
     expect(own).toMatchObject({ everyDays: 70, giveDays: 9 });
+    expect(own.earlyDays).toBeUndefined();
     expect(jobOf(own).minutes).toBe(31);
+    await saveProgramme(
+      maud,
+      { tankId: id, jobs: [{ code: "filter-a", when: "every 10 weeks, up to 3 days early or 14 late" }] },
+      when(),
+    );
+    expect(await taskAt("filter-a", "Tanner's Inn")).toMatchObject({ everyDays: 70, giveDays: 14, earlyDays: 3 });
     await saveProgramme(maud, { tankId: id, jobs: [{ code: "filter-a", when: "", minutes: null }] }, when());
     const back = await taskAt("filter-a", "Tanner's Inn");
     expect(cadenceOf(back)).toEqual(firm.cadence);
     expect(back).toMatchObject({ everyDays: firm.everyDays, giveDays: firm.giveDays });
+    expect(back.earlyDays).toBe(firm.earlyDays);
     expect(jobOf(back).minutes).toBe(firm.minutes);
   });
   test("refuses what cannot be beside its job, and keeps nothing of the rest", async () => {
@@ -237,12 +245,12 @@ describe("the firm's own library", () => {
   };
   test("begins as the library has it, and says what differs once it is edited", async () => {
     expect(await differingJobs(maud)).toEqual([]);
-    await change("carbon", { when: "every 6 weeks, give or take 10 days", minutes: 8 });
+    await change("carbon", { when: "every 6 weeks, never early, up to 10 days late", minutes: 8 });
     expect(await differingJobs(maud)).toMatchObject([{ name: "Replace the carbon", fields: ["When", "Takes"] }]);
     expect((await libraryOf(maud, (await jobRow("carbon")).id))?.minutes).toBe(5);
   });
   test("is followed by every tank that has the job as the firm has it", async () => {
-    expect(await taskAt("carbon", "Saltmarket Hotel")).toMatchObject({ everyDays: 42, giveDays: 10 });
+    expect(await taskAt("carbon", "Saltmarket Hotel")).toMatchObject({ everyDays: 42, giveDays: 10, earlyDays: 0 });
     expect(jobOf(await taskAt("carbon", "Saltmarket Hotel")).minutes).toBe(8);
   });
   test("an edited copy stays when the library is filled in again, an untouched one follows it", async () => {

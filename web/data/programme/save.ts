@@ -12,6 +12,7 @@ import {
   parseCadence,
   performerOf,
   sayCadence,
+  windowWithin,
   youngProgramme,
 } from "@keel-round/core/programme";
 import type { TankKind } from "@keel-round/core/tank";
@@ -28,6 +29,7 @@ import { inTransaction, type Queries } from "../transaction";
 import type { When } from "../when";
 import { type FirmJobs, jobsOfKind, loadFirmJobs } from "./firmJobs";
 import { laySite } from "./layJobs";
+import { windowColumns } from "./window";
 
 /** What somebody changed in a tank's programme. What is not named stays. */
 export const ProgrammeSchema = z.object({
@@ -125,13 +127,13 @@ function changedTo(row: TaskRow, change: Change, firm: FirmJobs, { now, today }:
     set.begun = false;
     said.push({ field: ":last done", old: row.begun ? null : row.lastDoneOn, new: change.lastDoneOn });
   }
-  const was = sayCadence(cadenceOf(before), row.giveDays);
+  const was = sayCadence(cadenceOf(before), before);
   if (change.forget) {
     set.everyDays = daysAgreed(before, job);
     said.push({ field: ":learnt interval", old: `${row.everyDays} days`, new: `${set.everyDays} days` });
   }
   if (change.when === undefined || change.when.trim() === was) return { set, said, problem: null };
-  const usual = sayCadence(job.cadence, job.giveDays);
+  const usual = sayCadence(job.cadence, job);
   const words = change.when.trim() || usual;
   const read = parseCadence(words);
   if (!read.ok) return { set, said, problem: read.problem };
@@ -140,7 +142,7 @@ function changedTo(row: TaskRow, change: Change, firm: FirmJobs, { now, today }:
   set.cadence = own ? read.cadence : null;
   set.everyDays = everyDays;
   // A window that was not named is the firm's, as far as it fits in.
-  set.giveDays = read.giveDays ?? Math.min(job.giveDays, Math.floor((everyDays - 1) / 2));
+  Object.assign(set, windowColumns(read.window ?? windowWithin(job, Math.floor((everyDays - 1) / 2))));
   said.push({ field: ":when", old: was, new: words });
   return { set, said, problem: null };
 }
@@ -173,7 +175,7 @@ export function begun(code: string, job: Job, today: string) {
   return {
     code,
     everyDays: job.everyDays,
-    giveDays: job.giveDays,
+    ...windowColumns(job),
     lastDoneOn: test ? addDays(today, -job.everyDays) : today,
     begun: true,
   };
@@ -200,7 +202,7 @@ export async function giveProgramme(
       tankId: id,
       code,
       everyDays: job.everyDays,
-      giveDays: job.giveDays,
+      ...windowColumns(job),
       lastDoneOn: from.get(code) ?? today,
       begun: true,
     })),

@@ -443,6 +443,8 @@ export const task = mysqlTable(
     code: varchar("code", { length: 60 }).notNull(),
     everyDays: int("every_days").notNull(),
     giveDays: int("give_days").notNull(),
+    /** Where it may come other days early than late. */
+    earlyDays: int("early_days"),
     lastDoneOn: civilDate("last_done_on").notNull(),
     /** Nobody is known to have done it: the day is only where counting began. */
     begun: boolean("begun").notNull().default(false),

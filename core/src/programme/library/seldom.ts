@@ -325,7 +325,7 @@ export const seldom = {
   "heater-replace": job(
     "Replace the heater before it fails",
     "outside",
-    "every 30 months, give or take 90 days",
+    "every 30 months, up to 90 days early or 30 late",
     15,
     "Two to three years is what a heater holds; failing hot, it cooks the tank overnight.",
     {
@@ -362,7 +362,7 @@ export const seldom = {
   "yearly-check": job(
     "Yearly check: hoses, clamps, plugs, drip loops, stand",
     "outside",
-    "every 365 days, give or take 60 days",
+    "every 365 days, up to 60 days early or 14 late",
     12,
     "What ages without being seen. What is worn is replaced before it fails.",
     { kit: ["torch"], long: true, caution: `Test the residual-current device. ${LICENSED}` },

@@ -1,7 +1,7 @@
 "use client";
 
 import { addDays, sayDay } from "@keel-round/core/calendar";
-import type { MergePlacement, MergeTask, MergeVisit } from "@keel-round/core/programme";
+import { earlyDaysOf, type MergePlacement, type MergeTask, type MergeVisit } from "@keel-round/core/programme";
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from "react";
 import { G, Rect } from "@/kit/elements";
 import { PUT_ID } from "./MovePanel";
@@ -36,7 +36,7 @@ export function MoveHandle({
 }) {
   const group = useRef<SVGGElement>(null);
   const days = visits.map((v) => v.on);
-  const [from, to] = [addDays(turn.targetOn, -task.giveDays), addDays(turn.targetOn, task.giveDays)];
+  const [from, to] = [addDays(turn.targetOn, -earlyDaysOf(task)), addDays(turn.targetOn, task.giveDays)];
   const inside = days.filter((on) => on >= from && on <= to);
   // What is late already has no window left: any visit may take it.
   const open = inside.length > 0 ? inside : days;

@@ -2,7 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays, sayDay } from "@keel-round/core/calendar";
-import { codeOfMergeId, type MergePlan } from "@keel-round/core/programme";
+import { codeOfMergeId, earlyDaysOf, type MergePlan } from "@keel-round/core/programme";
 import { brokenSentence } from "@keel-round/core/words";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -51,7 +51,7 @@ export function MovePanel({
     (b) => [b.taskId, b.otherId].includes(task.id) && [b.on, b.otherOn].includes(moving.on),
   );
   const remedy = task.notBefore !== undefined && moving.on < task.notBefore ? task.notBefore : null;
-  const [from, to] = [addDays(turn.targetOn, -task.giveDays), addDays(turn.targetOn, task.giveDays)];
+  const [from, to] = [addDays(turn.targetOn, -earlyDaysOf(task)), addDays(turn.targetOn, task.giveDays)];
   const outside = moving.on < from || moving.on > to;
   const over = after.overload.find((o) => o.on === moving.on);
   const others = after.placements.flatMap((p) => {

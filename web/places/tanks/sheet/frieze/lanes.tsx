@@ -3,6 +3,7 @@
 import { addDays, sayDay } from "@keel-round/core/calendar";
 import {
   BIOLOGICAL_REST_DAYS,
+  earlyDaysOf,
   type MergePlacement,
   type MergeTask,
   type RotationTurn,
@@ -103,7 +104,10 @@ export function JobLane({
   return (
     <Lane name={name} y={y}>
       {turns.map((p) => {
-        const [x1, x2] = [scale.x(addDays(p.targetOn, -task.giveDays)), scale.x(addDays(p.targetOn, task.giveDays))];
+        const [x1, x2] = [
+          scale.x(addDays(p.targetOn, -earlyDaysOf(task))),
+          scale.x(addDays(p.targetOn, task.giveDays)),
+        ];
         return x2 > x1 ? (
           <Line key={p.on} x1={x1} x2={x2} y1={middle} y2={middle} stroke="ruleStrong" strokeWidth="4" />
         ) : null;

@@ -18,7 +18,7 @@ import { PreviewStrip } from "./PreviewStrip";
 /** One way each to say when a job comes. */
 const EXAMPLES = [
   ["by time", "every 3 weeks, give or take 4 days"],
-  ["by the calendar", "every month, give or take 7 days"],
+  ["later rather than early", "every month, up to 2 days early or 10 late"],
   ["by hours run", "after 8000 hours of the UV lamp"],
   ["by flow", "when the flow is down 30 %, at the latest every 6 months"],
   ["by a reading", "when nitrate is out of band"],
@@ -52,13 +52,13 @@ export function JobForm({
   const changed = useMemo((): TankTask | null => {
     if (!read.ok) return null;
     const same = when.trim() === job.when;
+    const { earlyDays: _, ...task } = job.task;
     return {
-      ...job.task,
+      ...(read.window ? { ...task, ...read.window } : job.task),
       by,
       cadence: read.cadence,
       lastDoneOn: lastDone || job.task.lastDoneOn,
       everyDays: same ? job.task.everyDays : everyDaysOf(read.cadence),
-      giveDays: read.giveDays ?? job.task.giveDays,
     };
   }, [read, when, by, lastDone, job]);
   const preview = useMemo(

@@ -85,7 +85,7 @@ export function ProgrammeTab({
           .map(({ code, job, ofKind }) => ({
             code,
             name: job.name,
-            when: sayCadence(job.cadence, job.giveDays),
+            when: sayCadence(job.cadence, job),
             ofKind,
           }))}
         board={year ? { visits: year.visits, tasks: year.tasks } : null}
@@ -116,9 +116,9 @@ function jobLine(
     code: task.code,
     name: taskName(task, sheet.input.book),
     task,
-    when: sayCadence(cadence, task.giveDays),
-    firmWhen: sayCadence(firm.cadence, firm.giveDays),
-    libraryWhen: shipped ? sayCadence(shipped.cadence, shipped.giveDays) : null,
+    when: sayCadence(cadence, task),
+    firmWhen: sayCadence(firm.cadence, firm),
+    libraryWhen: shipped ? sayCadence(shipped.cadence, shipped) : null,
     by: performerOf(task),
     firmBy: firm.by,
     minutes: sheet.jobs.find((j) => j.code === task.code)?.minutes ?? null,

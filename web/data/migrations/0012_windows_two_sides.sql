@@ -1,0 +1,1 @@
+ALTER TABLE `task` ADD `early_days` int;
