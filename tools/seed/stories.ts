@@ -651,7 +651,7 @@ export function stories(day: (offset: number) => string): Story[] {
       lately: {
         facts: {
           drainHose: { boreMm: 19, lengthM: 8, dropM: 0.7, timed: { litres: 10, seconds: 31 } },
-          refillPump: { shutOffM: 4, openLPerMinute: 70, boreMm: 19, lengthM: 8, liftM: 1.5 },
+          refillPump: { shutOffM: 4, openLPerMinute: 70, boreMm: 19, lengthM: 8, liftM: 1.5, barrelAcrossM: 0.6 },
         },
       },
       kind: "rift-lake",

@@ -1,8 +1,7 @@
 import { addDays, weekday } from "@keel-round/core/calendar";
 import { type Job, jobOf, type TankTask, taskLibrary } from "@keel-round/core/programme";
-import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
 import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
-import { type Parameter, parameterFacts } from "@keel-round/core/units";
+import type { Parameter } from "@keel-round/core/units";
 import {
   DEFAULT_LIMITS,
   minutesForWater,
@@ -16,6 +15,7 @@ import { alias } from "drizzle-orm/mysql-core";
 import { groupBy } from "./groupBy";
 import { loadEvidence } from "./programme/evidence";
 import { type FirmJobs, loadFirmJobs } from "./programme/firmJobs";
+import { ratesOf } from "./rates";
 import {
   animal,
   business,
@@ -281,6 +281,10 @@ export async function loadPlanInputs(
       evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(maps.levels.get(v.tankId))),
     };
     const dates = maps.neighbours.get(v.tankId) ?? [];
+    const water = atSite(
+      sourceOf(chosenWaters.get(chosen.get(v.visitId)?.sourceId ?? "") ?? row.source, v.on),
+      row.site,
+    );
     const input: PlanInput = {
       book,
       readings: tankReadings.map((r) => ({
@@ -289,7 +293,12 @@ export async function loadPlanInputs(
         sigma: r.sigma,
         on: r.onDate,
       })),
-      rates: ratesOf(book, tankReadings, tankChanges, maps.events.get(v.tankId) ?? [], v.on),
+      rates: ratesOf(book, water, {
+        readings: tankReadings,
+        changes: tankChanges,
+        events: maps.events.get(v.tankId) ?? [],
+        on: v.on,
+      }),
       tasks: (maps.tasks.get(v.tankId) ?? [])
         .filter((t) => (carriers.get(`${row.site.id} ${t.code}`) ?? v.tankId) === v.tankId)
         .map((t) => taskOf(t, firmJobs)),
@@ -299,7 +308,7 @@ export async function loadPlanInputs(
           s.dirt === null ? [] : [{ job: s.step, on: s.onDate, dirt: s.dirt }],
         ),
       },
-      source: atSite(sourceOf(chosenWaters.get(chosen.get(v.visitId)?.sourceId ?? "") ?? row.source, v.on), row.site),
+      source: water,
       topUpSource: sourceOf(row.topUp, v.on),
       // A firm that set its limits before one of them was known has the usual one.
       limits: { ...DEFAULT_LIMITS, ...firm.limits },
@@ -433,38 +442,4 @@ function minutesByStep(
 function evaporation(bookLPerDay: number, rows: readonly { missingL: number; days: number | null }[]): number {
   const logged = rows.slice(0, 6).flatMap((r) => (r.days && r.days > 0 ? [r.missingL / r.days] : []));
   return (EVAPORATION_WEIGHT * bookLPerDay + logged.reduce((a, b) => a + b, 0)) / (EVAPORATION_WEIGHT + logged.length);
-}
-
-/** Parameters whose build-up or consumption is fitted. */
-const FITTED: readonly Parameter[] = ["nitrate", "phosphate", "alkalinity", "calcium", "magnesium", "salinity"];
-
-type ReadingRow = { parameter: string; value: number; sigma: number; takenAt: Date };
-type ChangeRow = { at: Date; share: number; chemistry: Partial<Record<string, number>> };
-
-/** Build-up of each parameter from the readings since the last event that broke it. */
-export function ratesOf(
-  book: Pick<TankBook, "bands">,
-  readings: readonly ReadingRow[],
-  changes: readonly ChangeRow[],
-  events: readonly { onDate: string }[],
-  on: string,
-): Partial<Record<Parameter, BuildUp>> {
-  const origin = Date.parse(`${on}T12:00:00Z`);
-  const day = (at: Date) => (at.getTime() - origin) / 86_400_000;
-  const since = events.reduce((max, e) => (e.onDate > max ? e.onDate : max), "");
-  const rates: Partial<Record<Parameter, BuildUp>> = {};
-  for (const { parameter } of book.bands) {
-    if (!FITTED.includes(parameter)) continue;
-    const values: TimedValue[] = readings
-      .filter((r) => r.parameter === parameter && r.takenAt.toISOString().slice(0, 10) >= since)
-      .map((r) => ({ day: day(r.takenAt), value: r.value, sigma: r.sigma }));
-    const drops: TimedChange[] = changes.flatMap((c) => {
-      const refill = c.chemistry[parameter];
-      // A source that says nothing of a builder brings none of it; of anything else it is no drop.
-      if (refill === undefined && parameterFacts[parameter].unit !== "mg/L") return [];
-      return [{ day: day(c.at), share: c.share, refill: refill ?? 0 }];
-    });
-    rates[parameter] = fitBuildUp(values, drops, 0);
-  }
-  return rates;
 }

@@ -533,7 +533,30 @@ const tank: RecordKind = {
     },
     ...timedFields("drainHose", "drain hose"),
     ...hoseFields("refillPump", "Refill hose"),
-    { key: "refillPump.liftM", label: "Refill lifted by", type: length(-5, 20), group: HOSES },
+    {
+      key: "refillPump.liftM",
+      label: "Refill lifted by",
+      type: length(-5, 20),
+      hint: "From the full barrel's water to the hose's end; where that is under water, to the tank's fill line.",
+      group: HOSES,
+    },
+    {
+      key: "refillPump.barrelAcrossM",
+      label: "Refill barrel, width inside",
+      type: length(0.1, 5),
+      hint: "A round barrel's water sinks while it is pumped out, and the pump lifts higher. Left empty it is taken to stay.",
+      group: HOSES,
+    },
+    {
+      key: "refillPump.ends",
+      label: "Refill hose ends",
+      type: choice([
+        ["above", "above the water"],
+        ["under", "under water"],
+      ]),
+      hint: "Under water, the tank's level rises against the pump.",
+      group: HOSES,
+    },
     { key: "refillPump.shutOffM", label: "Refill pump lifts at most", type: length(0.1, 60), group: HOSES },
     {
       key: "refillPump.openLPerMinute",

@@ -1,7 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { OutOfRangeError } from "../issues/index.ts";
-import { bucketFactor, fallMinutes, gravityFlowLPerMinute, type Hose, headLossM, pumpFlowLPerMinute } from "./index.ts";
+import {
+  bucketFactor,
+  fallMinutes,
+  gravityFlowLPerMinute,
+  type Hose,
+  headLossM,
+  liftMinutes,
+  pumpFlowLPerMinute,
+} from "./index.ts";
 
 /** 3 m of 16 mm, 1.5 µm rough, minor losses 1.5, water at 25 °C. */
 const hose: Hose = { lengthM: 3, diameterM: 0.016 };
@@ -88,6 +96,25 @@ describe("a timed bucket", () => {
   test("without litres or time is refused", () => {
     expect(() => bucketFactor(0, 40, 20)).toThrow(OutOfRangeError);
     expect(() => bucketFactor(10, 0, 20)).toThrow(OutOfRangeError);
+  });
+});
+
+describe("litres that are lifted", () => {
+  test("at a steady flow", () =>
+    expect(liftMinutes(() => 20, 100)).toEqual({ minutes: expect.closeTo(5, 9), liftedL: 100 }));
+  test("at one that falls with what was lifted", () => {
+    // Q = 30 − V/10: t = 10·ln(30/20) for 100 L.
+    const { minutes } = liftMinutes((litres) => 30 - litres / 10, 100);
+    expect(minutes).toBeCloseTo(10 * Math.log(1.5), 3);
+  });
+  test("end where nothing more is lifted, and say how many came", () => {
+    const { liftedL } = liftMinutes((litres) => Math.max(0, 30 - litres / 2), 100);
+    expect(liftedL).toBeGreaterThan(57);
+    expect(liftedL).toBeLessThanOrEqual(60);
+  });
+  test("are none for none, and never fewer than none", () => {
+    expect(liftMinutes(() => 20, 0)).toEqual({ minutes: 0, liftedL: 0 });
+    expect(() => liftMinutes(() => 20, -1)).toThrow(OutOfRangeError);
   });
 });
 

@@ -7,3 +7,4 @@ export {
   type Pump,
   pumpFlowLPerMinute,
 } from "./hose.ts";
+export { type LiftTime, liftMinutes } from "./lift.ts";

@@ -1,3 +1,5 @@
+import { balanceBetween, type Events } from "./balance.ts";
+
 /** A reading on a day axis (days since any origin), canonical unit. */
 export interface TimedValue {
   readonly day: number;
@@ -5,19 +7,14 @@ export interface TimedValue {
   readonly sigma: number;
 }
 
-/** A known water change on the same axis: its effective share and what it brought of this substance. */
-export interface TimedChange {
-  readonly day: number;
-  readonly share: number;
-  readonly refill: number;
-}
-
 /** A fitted saw-tooth, or why there is none. */
 export type BuildUp =
   | {
       readonly enough: true;
-      /** Canonical units a day; negative for what is consumed. */
+      /** Canonical units a day as it moves now with nothing done at a visit; negative for what is consumed. */
       readonly perDay: number;
+      /** What the tank itself makes or, below zero, uses; absent where neither a doser nor a machine moves it too. */
+      readonly ownPerDay?: number | undefined;
       readonly perDaySigma: number;
       /** Value now, at the day asked for. */
       readonly now: number;
@@ -28,6 +25,9 @@ export type BuildUp =
     }
   | { readonly enough: false; readonly reason: "few-readings" | "within-kit-error" };
 
+/** A rate that was found. */
+export type Fitted = Extract<BuildUp, { readonly enough: true }>;
+
 /** Huber 1964: 95 % efficiency for normal errors. */
 const HUBER_K = 1.345;
 const FEWEST_READINGS = 4;
@@ -35,41 +35,21 @@ const FEWEST_READINGS = 4;
 const OUTLIER_SIGMAS = 4;
 const AGREES_SIGMAS = 2;
 
-/** Coefficients of (start value, rate) and the constant that carry a mass balance from the first day to `day`. */
-function balanceAt(
-  day: number,
-  firstDay: number,
-  changes: readonly TimedChange[],
-): [c0: number, a: number, constant: number] {
-  let [c0, a, constant, at] = [1, 0, 0, firstDay];
-  for (const change of changes) {
-    if (change.day <= firstDay || change.day >= day) continue;
-    a += change.day - at;
-    at = change.day;
-    c0 *= 1 - change.share;
-    a *= 1 - change.share;
-    constant = constant * (1 - change.share) + change.share * change.refill;
-  }
-  return [c0, a + (day - at), constant];
-}
-
 /**
  * Rate at which a substance builds up or is consumed, and its value now.
  *
- * Mass balance between readings and known changes is linear in (start value, rate); solved by weighted least
- * squares with Huber weights, eight rounds. Readings at the same moment as a change count as taken before it.
+ * Mass balance between readings and known events is linear in (start value, rate); solved by weighted least
+ * squares with Huber weights, eight rounds. Readings at the same moment as an event count as taken before it.
  *
  * Source: Huber, Robust estimation of a location parameter, 1964.
- *
- * @param changes in order of day.
  */
-export function fitBuildUp(readings: readonly TimedValue[], changes: readonly TimedChange[], nowDay: number): BuildUp {
+export function fitBuildUp(readings: readonly TimedValue[], events: Events, nowDay: number): BuildUp {
   const first = readings[0];
   if (!first || readings.length < FEWEST_READINGS) return { enough: false, reason: "few-readings" };
   const firstDay = first.day;
   const rows = readings.map((r) => {
-    const [x0, x1, constant] = balanceAt(r.day, firstDay, changes);
-    return { x0, x1, y: r.value - constant, sigma: Math.max(r.sigma, 1e-9) };
+    const { ofStart: x0, ofRate: x1, known } = balanceBetween(firstDay, r.day, events);
+    return { x0, x1, y: r.value - known, sigma: Math.max(r.sigma, 1e-9) };
   });
 
   let weights = rows.map(() => 1);
@@ -103,24 +83,54 @@ export function fitBuildUp(readings: readonly TimedValue[], changes: readonly Ti
   const inflate = Math.max(1, Math.sqrt(chi2 / Math.max(1, rows.length - 2)));
   const last = readings[readings.length - 1] ?? first;
   const typicalSigma = rows.reduce((sum, r) => sum + r.sigma, 0) / rows.length;
-  if (Math.abs(rate) * (last.day - firstDay) < 2 * typicalSigma) return { enough: false, reason: "within-kit-error" };
+  if (Math.abs(rate + (events.dosedPerDay ?? 0)) * (last.day - firstDay) < 2 * typicalSigma)
+    return { enough: false, reason: "within-kit-error" };
 
   const rateSigma = Math.sqrt(v11) * inflate;
-  const [n0, n1, constant] = balanceAt(nowDay, firstDay, changes);
+  const { ofStart: n0, ofRate: n1, known } = balanceBetween(firstDay, nowDay, events);
   const fitted = {
-    now: start * n0 + rate * n1 + constant,
+    now: start * n0 + rate * n1 + known,
     nowSigma: Math.sqrt(Math.max(0, v00 * n0 * n0 + 2 * v01 * n0 * n1 + v11 * n1 * n1)) * inflate,
   };
+  const today = shifted(readings, events, nowDay, { rate, rateSigma, ...fitted }) ?? fitted;
   return {
     enough: true,
-    perDay: rate,
+    ...movesOf(rate, today.now, events),
     perDaySigma: rateSigma,
     readings: readings.length,
     ...outliersOf(
       readings,
       rows.map((r) => Math.abs(r.y - start * r.x0 - rate * r.x1) / r.sigma),
     ),
-    ...(shifted(readings, changes, nowDay, { rate, rateSigma, ...fitted }) ?? fitted),
+    ...today,
+  };
+}
+
+/** What the tank makes or uses by itself, and how the water moves at a value with what doses it and changes it. */
+const movesOf = (ownPerDay: number, now: number, { dosedPerDay = 0, machine }: Events) =>
+  dosedPerDay || machine
+    ? { perDay: ownPerDay + dosedPerDay - (machine ? machine.sharePerDay * (now - machine.refill) : 0), ownPerDay }
+    : { perDay: ownPerDay };
+
+/** What the tank itself makes or uses a day, whatever a doser and a machine do. */
+export const ownPerDayOf = (fit: Fitted): number => fit.ownPerDay ?? fit.perDay;
+
+/** A value with its standard deviation. */
+export interface Carried {
+  readonly value: number;
+  readonly sigma: number;
+}
+
+/**
+ * What a fitted value will probably be some days from now, with the changes that are planned until then; now is day 0.
+ *
+ * @param days From 0.
+ */
+export function carriedOn(fit: Fitted, days: number, planned: Events): Carried {
+  const { ofStart, ofRate, known } = balanceBetween(0, days, planned);
+  return {
+    value: Math.max(0, ofStart * fit.now + ofRate * ownPerDayOf(fit) + known),
+    sigma: Math.hypot(ofStart * fit.nowSigma, ofRate * fit.perDaySigma),
   };
 }
 
@@ -146,15 +156,15 @@ const SHIFT_SIGMAS = 3;
  */
 function shifted(
   readings: readonly TimedValue[],
-  changes: readonly TimedChange[],
+  events: Events,
   nowDay: number,
   fit: { readonly rate: number; readonly rateSigma: number; readonly now: number; readonly nowSigma: number },
 ): { readonly now: number; readonly nowSigma: number } | null {
   const [last, other] = [readings.at(-1), readings.at(-2)];
   if (!last || !other || last.day - other.day > SAME_VISIT_DAYS) return null;
   if (Math.abs(last.value - other.value) > SHIFT_SIGMAS * Math.hypot(last.sigma, other.sigma)) return null;
-  const [c, a, constant] = balanceAt(nowDay, last.day, changes);
-  const now = last.value * c + fit.rate * a + constant;
+  const { ofStart: c, ofRate: a, known } = balanceBetween(last.day, nowDay, events);
+  const now = last.value * c + fit.rate * a + known;
   const nowSigma = Math.hypot(c * last.sigma, a * fit.rateSigma);
   return Math.abs(now - fit.now) > SHIFT_SIGMAS * Math.hypot(nowSigma, fit.nowSigma) ? { now, nowSigma } : null;
 }

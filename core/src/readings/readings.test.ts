@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Band } from "../tank/index.ts";
-import { fitBuildUp, judgeTrim, placeInBand, standing, type TrimInput } from "./index.ts";
+import { carriedOn, fitBuildUp, judgeTrim, placeInBand, standing, type TrimInput } from "./index.ts";
 
 const nitrate: Band = {
   parameter: "nitrate",
@@ -38,7 +38,7 @@ describe("build-up", () => {
 
   test("finds the rate and today's value behind a saw-tooth", () => {
     const { readings, changes, value } = sawTooth(1.2, 0.3, 8, 8);
-    const fit = fitBuildUp(readings, changes, 56 + 3);
+    const fit = fitBuildUp(readings, { changes }, 56 + 3);
     expect(fit.enough && fit.perDay).toBeCloseTo(1.2, 1);
     expect(fit.enough && fit.now).toBeCloseTo(value + 3 * 1.2, 0);
   });
@@ -46,24 +46,93 @@ describe("build-up", () => {
   test("one absurd reading hardly moves it", () => {
     const { readings, changes } = sawTooth(1.2, 0.3, 8, 8);
     const spoilt = readings.map((r, i) => (i === 4 ? { ...r, value: r.value + 30 } : r));
-    const fit = fitBuildUp(spoilt, changes, 56);
+    const fit = fitBuildUp(spoilt, { changes }, 56);
     expect(fit.enough && Math.abs(fit.perDay - 1.2)).toBeLessThan(0.2);
   });
 
   test("two readings of one visit that agree move today's value, one does not", () => {
     const { readings, changes, value } = sawTooth(1.2, 0.3, 8, 8);
     const odd = { day: 56.1, value: 70, sigma: 1 };
-    const one = fitBuildUp([...readings, odd], changes, 57);
+    const one = fitBuildUp([...readings, odd], { changes }, 57);
     expect(one.enough && Math.abs(one.now - value)).toBeLessThan(6);
-    const two = fitBuildUp([...readings, odd, { ...odd, day: 56.2, value: 71 }], changes, 57);
+    const two = fitBuildUp([...readings, odd, { ...odd, day: 56.2, value: 71 }], { changes }, 57);
     expect(two.enough && two.now).toBeGreaterThan(70);
+  });
+
+  /** A tank lived through minute by minute, with a doser, a machine that changes water, and changes by hand. */
+  function march({
+    days,
+    own,
+    dosed = 0,
+    share = 0,
+    refill = 0,
+    start,
+    changes = [],
+  }: {
+    days: number;
+    own: number;
+    dosed?: number;
+    share?: number;
+    refill?: number;
+    start: number;
+    changes?: { day: number; share: number; refill: number }[];
+  }) {
+    const minutes = 1440;
+    const at: number[] = [start];
+    let value = start;
+    for (let i = 1; i <= days * minutes; i++) {
+      value += (own + dosed - share * (value - refill)) / minutes;
+      // A reading of the minute of a change was taken before it.
+      const change = changes.find((c) => Math.round(c.day * minutes) === i - 1);
+      if (change) value = value * (1 - change.share) + change.refill * change.share;
+      at.push(value);
+    }
+    return (day: number) => at[Math.round(day * minutes)] ?? Number.NaN;
+  }
+
+  test("with a doser running, what is used is what it doses and what is left over", () => {
+    const value = march({ days: 49, own: -1.4, dosed: 1.3, start: 9 });
+    const readings = [0, 7, 14, 21, 28, 35, 42].map((day) => ({ day, value: value(day), sigma: 0.1 }));
+    const fit = fitBuildUp(readings, { changes: [], dosedPerDay: 1.3 }, 42);
+    expect(fit).toMatchObject({ enough: true, perDay: expect.closeTo(-0.1, 3), ownPerDay: expect.closeTo(-1.4, 3) });
+    if (!fit.enough) return;
+    expect(carriedOn(fit, 7, { changes: [], dosedPerDay: 1.3 }).value).toBeCloseTo(value(49), 3);
+    // The doser stops: what is used goes on.
+    expect(carriedOn(fit, 2, { changes: [] }).value).toBeCloseTo(value(42) - 2.8, 3);
+  });
+
+  test("with a machine that changes water, the tank's own build-up is found behind what settles", () => {
+    const life = { days: 63, own: 2, share: 0.05, refill: 5, start: 20, changes: [{ day: 30, share: 0.4, refill: 5 }] };
+    const value = march(life);
+    const events = { changes: life.changes, machine: { sharePerDay: 0.05, refill: 5 } };
+    const readings = [0, 7, 14, 21, 28, 35, 42, 49].map((day) => ({ day, value: value(day), sigma: 0.5 }));
+    const fit = fitBuildUp(readings, events, 49);
+    expect(fit).toMatchObject({ enough: true, ownPerDay: expect.closeTo(2, 2), now: expect.closeTo(value(49), 1) });
+    if (!fit.enough) return;
+    // 2 a day less 5 % of what stands above the new water.
+    expect(fit.perDay).toBeCloseTo(2 - 0.05 * (value(49) - 5), 2);
+    expect(carriedOn(fit, 14, { changes: [], machine: events.machine }).value).toBeCloseTo(value(63), 1);
+    // A planned change on the way is carried through as it would be lived through.
+    const planned = march({ ...life, changes: [...life.changes, { day: 52, share: 0.25, refill: 5 }] });
+    const ahead = { changes: [{ day: 3, share: 0.25, refill: 5 }], machine: events.machine };
+    expect(carriedOn(fit, 14, ahead).value).toBeCloseTo(planned(63), 1);
+  });
+
+  test("what is known less well is carried on less well, and nothing falls below nothing", () => {
+    const { readings, changes } = sawTooth(1.2, 0.3, 8, 8);
+    const fit = fitBuildUp(readings, { changes }, 56);
+    if (!fit.enough) throw new Error("no fit");
+    const [soon, late] = [carriedOn(fit, 1, { changes: [] }), carriedOn(fit, 30, { changes: [] })];
+    expect(carriedOn(fit, 0, { changes: [] })).toEqual({ value: fit.now, sigma: fit.nowSigma });
+    expect(late.sigma).toBeGreaterThan(soon.sigma);
+    expect(carriedOn({ ...fit, perDay: -3 }, 30, { changes: [] }).value).toBe(0);
   });
 
   test("says why there is no rate", () => {
     const { readings, changes } = sawTooth(1.2, 0.3, 8, 3);
-    expect(fitBuildUp(readings, changes, 21)).toEqual({ enough: false, reason: "few-readings" });
+    expect(fitBuildUp(readings, { changes }, 21)).toEqual({ enough: false, reason: "few-readings" });
     const flat = Array.from({ length: 6 }, (_, i) => ({ day: i * 7, value: 10, sigma: 2 }));
-    expect(fitBuildUp(flat, [], 42)).toEqual({ enough: false, reason: "within-kit-error" });
+    expect(fitBuildUp(flat, { changes: [] }, 42)).toEqual({ enough: false, reason: "within-kit-error" });
   });
 });
 
@@ -153,16 +222,16 @@ test("a value's place on its band: act at one, ideal within a half", () => {
 describe("a reading that does not fit the others", () => {
   const line = (values: readonly number[]) => values.map((value, i) => ({ day: i * 7, value, sigma: 0.5 }));
   test("is named, and hardly moves the rate", () => {
-    const fit = fitBuildUp(line([5, 7, 9, 30, 13, 15, 17]), [], 42);
+    const fit = fitBuildUp(line([5, 7, 9, 30, 13, 15, 17]), { changes: [] }, 42);
     expect(fit.enough && fit.outliers).toEqual([{ day: 21, value: 30 }]);
     expect(fit.enough && fit.perDay).toBeCloseTo(2 / 7, 1);
   });
   test("two that agree with each other are none: something happened", () => {
-    const fit = fitBuildUp(line([5, 7, 9, 11, 30, 32, 17, 19]), [], 49);
+    const fit = fitBuildUp(line([5, 7, 9, 11, 30, 32, 17, 19]), { changes: [] }, 49);
     expect(fit.enough && fit.outliers).toBe(fit.enough ? undefined : false);
   });
   test("none is named where all fit", () => {
-    const fit = fitBuildUp(line([5, 7, 9, 11, 13, 15]), [], 35);
+    const fit = fitBuildUp(line([5, 7, 9, 11, 13, 15]), { changes: [] }, 35);
     expect(fit.enough && "outliers" in fit).toBe(false);
   });
 });

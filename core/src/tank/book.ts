@@ -157,14 +157,21 @@ export interface DrainHose {
   readonly timed?: TimedBucket | undefined;
 }
 
+/** Where a refill hose ends. */
+export const HOSE_ENDS = ["above", "under"] as const;
+
 /** The pump that brings the new water in, by the two ends of its curve. */
 export interface RefillPump {
   readonly shutOffM: number;
   readonly openLPerMinute: number;
   readonly boreMm: number;
   readonly lengthM: number;
-  /** From the water it takes up to where the hose ends, m. */
+  /** From the full barrel's surface to where the hose ends or, where that is under water, to the tank's fill line, m. */
   readonly liftM: number;
+  /** Inside width of the round barrel it empties, m: its surface sinks meanwhile. */
+  readonly barrelAcrossM?: number | undefined;
+  /** Above the tank's water, or under it, which then rises against the pump; above where nobody said. */
+  readonly ends?: (typeof HOSE_ENDS)[number] | undefined;
   readonly timed?: TimedBucket | undefined;
 }
 

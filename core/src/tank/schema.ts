@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
 import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
-import { EXCEPTION_KINDS, SWITCH_GEAR, TANK_KINDS } from "./book.ts";
+import { EXCEPTION_KINDS, HOSE_ENDS, SWITCH_GEAR, TANK_KINDS } from "./book.ts";
 
 const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
 
@@ -158,6 +158,8 @@ export const TankFactsSchema = z.object({
       shutOffM: z.number().min(0.1).max(60),
       openLPerMinute: z.number().min(0.1).max(1000),
       liftM: z.number().min(-5).max(20),
+      barrelAcrossM: z.number().min(0.1).max(5).optional(),
+      ends: z.enum(HOSE_ENDS).optional(),
       timed,
     })
     .optional(),

@@ -1,4 +1,5 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
+import { ownPerDayOf } from "../readings/index.ts";
 import { dailyToHold } from "../water/index.ts";
 import { bringsOf } from "./balance.ts";
 import { CEILINGS } from "./change.ts";
@@ -28,8 +29,7 @@ const STEP_L = 0.1;
  * The automatic exchange of a tank that has one; null of any other.
  *
  * So many litres a day as hold every figure that builds up at the upper edge of its band; where none builds up, the tank's own
- * share spread over the days to the next visit. What was fitted while it ran is what is left of the build-up: what the machine
- * took out meanwhile is added again.
+ * share spread over the days to the next visit.
  */
 export function autoExchangeOf(tank: TankOnDay): AutoExchange | null {
   const { book, input, known, systemL } = tank;
@@ -41,8 +41,7 @@ export function autoExchangeOf(tank: TankOnDay): AutoExchange | null {
     const value = known[parameter]?.value;
     if (!CEILINGS.includes(parameter) || !rate?.enough || value === undefined) return [];
     const refill = bringsOf(input.source, parameter, value);
-    const gross = rate.perDay + ((machine.litresPerDay ?? 0) * (value - refill)) / systemL;
-    return dailyToHold(idealHigh, refill, gross, systemL) ?? [];
+    return dailyToHold(idealHigh, refill, ownPerDayOf(rate), systemL) ?? [];
   });
   const own = (book.schools.share * systemL) / days;
   const wanted = holding.length > 0 ? Math.max(...holding) : own;

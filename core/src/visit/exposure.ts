@@ -64,15 +64,15 @@ function bareAt(tank: TankOnDay, litres: number, sourceL: number, parts: DrainPa
       outMinutesOf(tank, litres, parts) -
       outMinutesOf(tank, reachL, parts) +
       workMinutes +
-      backMinutes(tank, litres - reachL, sourceL);
+      backMinutes(tank, litres, litres - reachL, sourceL);
     return [{ mark, minutes }];
   });
 }
 
-/** Minutes of refilling until so many litres are back: by the new water, or where that is not enough once it was topped up. */
-function backMinutes({ book, input }: TankOnDay, litres: number, sourceL: number): number {
-  if (litres <= sourceL + 1e-9) return refillMinutesOf(book, litres);
-  return refillMinutesOf(book, sourceL) + stepMinutes(input, TOP_UP, TOP_UP_MINUTES).minutes;
+/** Minutes of refilling until so many of the litres that are out are back: by the new water, or once it was topped up. */
+function backMinutes(tank: TankOnDay, outL: number, litres: number, sourceL: number): number {
+  if (litres <= sourceL + 1e-9) return refillMinutesOf(tank, outL, litres);
+  return refillMinutesOf(tank, outL, sourceL) + stepMinutes(tank.input, TOP_UP, TOP_UP_MINUTES).minutes;
 }
 
 /** Minutes of hands that wetting takes over so long a time in the air. */

@@ -6,6 +6,7 @@ export { DECISIONS, type Decision } from "./decisions.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
 export { exceptionSentence } from "./exceptions.ts";
 export { exposures } from "./exposure.ts";
+export { type Forecast, forecastOf } from "./forecast.ts";
 export {
   type Basis,
   CORE_VERSION,
@@ -67,6 +68,7 @@ export {
   sourceOn,
   sourceTest,
 } from "./sourceOn.ts";
+export { steadyOf } from "./steady.ts";
 export { gearName, type Step } from "./step.ts";
 export { type Missing, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 export { type TimedStep, type Timeline, timelineOf } from "./timeline.ts";

@@ -178,7 +178,7 @@ function ofTheVisit(tank: TankOnDay, pours: PourPlan, most: number): Limit[] {
     const minutes = input.minutesForWater;
     const over = (litres: number) => {
       const { restMinutes, bedMinutes } = drainPartsOf(tank, litres);
-      return restMinutes + bedMinutes - (tank.bed?.minutes ?? 0) + refillMinutesOf(book, litres) - minutes;
+      return restMinutes + bedMinutes - (tank.bed?.minutes ?? 0) + refillMinutesOf(tank, litres, litres) - minutes;
     };
     found.push({ code: "time-on-site", maxL: largest(over, most), minutes });
   }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { fallMinutes, gravityFlowLPerMinute } from "../flow/index.ts";
+import { fallMinutes, gravityFlowLPerMinute, pumpFlowLPerMinute } from "../flow/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { displayVolumeL, surfaceM2 } from "../vessel/index.ts";
 import { exposures, SET_BACK_MINUTES } from "./exposure.ts";
@@ -91,8 +91,82 @@ describe("a pump that refills", () => {
     const flow = refillFlowLPerMinute({ ...bare, refillPump: pump });
     expect(flow).toBe(pumpFlowOf(pump));
     expect(flow).toBeLessThan(60);
-    expect(refillMinutesOf({ ...bare, refillPump: pump }, 100)).toBeCloseTo(100 / flow, 9);
+    expect(refillMinutesOf(found({ ...bare, refillPump: pump }), 100, 100)).toBeCloseTo(100 / flow, 9);
   });
+  /** Poured in drops of 5 mL: both surfaces are looked at again before each. */
+  const drip = (
+    of: typeof pump,
+    outL: number,
+    inL: number,
+    { barrelM2, under }: { barrelM2: number; under: boolean },
+  ) => {
+    const drop = 0.005;
+    let minutes = 0;
+    for (let poured = 0; poured < inL - 1e-9; poured += drop) {
+      const sunk = (poured + drop / 2) / 1000 / barrelM2;
+      // Half a square metre: 1 L is 2 mm.
+      const below = under ? (outL - poured - drop / 2) / 1000 / 0.5 : 0;
+      const { boreMm, lengthM, liftM, ...curve } = of;
+      minutes += drop / pumpFlowLPerMinute(curve, { diameterM: boreMm / 1000, lengthM }, liftM + sunk - below);
+    }
+    return minutes;
+  };
+  test("from a barrel that sinks, into water that rises, takes as long as drop by drop", () => {
+    const across = 0.6;
+    const barrelM2 = Math.PI * 0.3 ** 2;
+    for (const [outL, inL, under] of [
+      [120, 120, false],
+      [120, 120, true],
+      [150, 60, true],
+    ] as const) {
+      const book = {
+        ...bare,
+        refillPump: { ...pump, barrelAcrossM: across, ...(under ? { ends: "under" as const } : {}) },
+      };
+      expect(refillMinutesOf(found(book), outL, inL) / drip(pump, outL, inL, { barrelM2, under })).toBeCloseTo(1, 3);
+    }
+  });
+  test("and longer than from one that stays, the more so the narrower it is", () => {
+    const times = [3, 0.8, 0.5].map((barrelAcrossM) =>
+      refillMinutesOf(found({ ...bare, refillPump: { ...pump, barrelAcrossM } }), 100, 100),
+    );
+    const still = refillMinutesOf(found({ ...bare, refillPump: pump }), 100, 100);
+    expect([still, ...times]).toEqual([still, ...times].sort((a, b) => a - b));
+    // Half a metre sinks by half a metre: of 1.8 m that the pump has left at first.
+    expect((times[2] ?? 0) / still).toBeGreaterThan(1.05);
+  });
+  test("what it does not lift any more is carried at the rate that is written down", () => {
+    // 1.5 m down to the end of its curve: a barrel of 0.4 m gives 188 L until then.
+    const deep = { ...pump, liftM: 1.5, barrelAcrossM: 0.4 };
+    const of = (inL: number) => refillMinutesOf(found({ ...bare, refillPump: deep, refillLPerMinute: 4 }), 190, inL);
+    const liftedL = 1500 * Math.PI * 0.2 ** 2;
+    expect(liftedL).toBeCloseTo(188.5, 1);
+    expect(of(400) - of(300)).toBeCloseTo(100 / 4, 0);
+  });
+  test("a bucket timed with everything full counts at every lift", () => {
+    const falling = { ...pump, barrelAcrossM: 0.6 };
+    const flow = pumpFlowOf(pump);
+    const slow = { ...falling, timed: { litres: 10, seconds: (20 / flow) * 60 } };
+    const minutes = (refillPump: typeof falling) => refillMinutesOf(found({ ...bare, refillPump }), 100, 100);
+    expect(minutes(slow)).toBeCloseTo(2 * minutes(falling), 6);
+  });
+  test("never takes less time for more litres", () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 190, noNaN: true }),
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        fc.boolean(),
+        (litres, more, under) => {
+          const tank = found({
+            ...bare,
+            refillPump: { ...pump, barrelAcrossM: 0.5, ends: under ? ("under" as const) : ("above" as const) },
+          });
+          expect(refillMinutesOf(tank, 190, litres + more)).toBeGreaterThanOrEqual(
+            refillMinutesOf(tank, 190, litres) - 1e-3,
+          );
+        },
+      ),
+    ));
   test("timed by a bucket gives what the bucket says", () =>
     // 20 L in 80 s are 15 L/min, whatever the curve says.
     expect(refillFlowLPerMinute({ ...bare, refillPump: { ...pump, timed: { litres: 20, seconds: 80 } } })).toBeCloseTo(

@@ -1,8 +1,8 @@
-import { bucketFactor, gravityFlowLPerMinute, type Hose, pumpFlowLPerMinute } from "../flow/index.ts";
+import { bucketFactor, gravityFlowLPerMinute, type Hose, liftMinutes, pumpFlowLPerMinute } from "../flow/index.ts";
 import type { DrainHose, RefillPump, TankBook, TimedBucket } from "../tank/index.ts";
 import { displayLevelM, displayVolumeL } from "../vessel/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";
-import { litresAboveM, markPlace, pumpsOffLevelM, type Standing } from "./levels.ts";
+import { litresAboveM, markPlace, pumpsOffLevelM } from "./levels.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 
 /** Slices that the fall of the display is cut into; twice as many move the minutes by less than a thousandth. */
@@ -21,6 +21,9 @@ interface Fall {
 
 /** A tank and where its water stands: as much as the flow depends on. */
 export type Drained = Pick<TankOnDay, "book" | "standing" | "bed">;
+
+/** A tank that is refilled: as much as the flow into it depends on. */
+export type Refilled = Pick<TankOnDay, "book" | "standing">;
 
 const hoseOf = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">): Hose => ({
   lengthM,
@@ -139,17 +142,62 @@ export function outMinutesOf(tank: Drained, litres: number, parts: DrainParts): 
   return parts.bedMinutes + drainMinutesOf(tank, litres) - drainMinutesOf(tank, parts.bedL);
 }
 
-/** Minutes until so many litres are in again. */
-export function refillMinutesOf(book: TankBook, litres: number): number {
-  return litres / refillFlowLPerMinute(book);
+/** What the pump lifts once its barrel and the display have moved, L/min; 0 where it cannot lift so high. */
+function refillFlowAt({ book, standing }: Refilled, pump: RefillPump, outL: number, inL: number): number {
+  const across = pump.barrelAcrossM;
+  const sunkM = across === undefined ? 0 : inL / 1000 / ((Math.PI / 4) * across ** 2);
+  let belowLineM = 0;
+  if (pump.ends === "under" && markPlace(book) === "display") {
+    const litres = displayVolumeL(book.display, standing.startM) - outL + inL;
+    belowLineM = Math.max(0, pumpsOffLevelM(book) - displayLevelM(book.display, Math.max(0, litres)));
+  }
+  return flowAtLift(pump, pump.liftM + sunkM - belowLineM);
+}
+
+// Many litres are asked for the same few lifts: to the millimetre.
+const lifts = new WeakMap<RefillPump, Map<number, number>>();
+
+/** Flow at a lift, put right by the bucket that was timed with everything full. */
+function flowAtLift(pump: RefillPump, liftM: number): number {
+  const known = lifts.get(pump) ?? new Map<number, number>();
+  lifts.set(pump, known);
+  const mm = Math.round(liftM * 1000);
+  const found = known.get(mm);
+  if (found !== undefined) return found;
+  const flow = timedFactor(pump.timed, pumpFlowOf(pump)) * pumpFlowOf({ ...pump, liftM: mm / 1000 });
+  known.set(mm, flow);
+  return flow;
+}
+
+/**
+ * Minutes until so many litres are in again, after others went out.
+ *
+ * @param outL Litres out of the display before, L.
+ * @param inL Litres of new water, L.
+ */
+export function refillMinutesOf(tank: Refilled, outL: number, inL: number): number {
+  const pump = tank.book.refillPump;
+  if (!pump || (pump.barrelAcrossM === undefined && pump.ends !== "under"))
+    return inL / refillFlowLPerMinute(tank.book);
+  const { minutes, liftedL } = liftMinutes((litres) => refillFlowAt(tank, pump, outL, litres), inL);
+  // What the pump does not lift is carried at the rate that is written down.
+  return minutes + (inL - liftedL) / tank.book.refillLPerMinute;
+}
+
+/** What a refill pump gives: at one rate, or from the first litre to the last as the waters move. */
+function runsIn(tank: Refilled, pump: RefillPump, litres: number): Worked["inputs"] {
+  if (pump.barrelAcrossM === undefined && pump.ends !== "under")
+    return { gives: q(refillFlowLPerMinute(tank.book), "L/min") };
+  return {
+    ...(pump.barrelAcrossM === undefined ? {} : { "barrel's width": q(pump.barrelAcrossM, "m") }),
+    "gives at first": q(refillFlowAt(tank, pump, litres, 0), "L/min"),
+    "and at the end": q(refillFlowAt(tank, pump, litres, litres), "L/min"),
+  };
 }
 
 /** How long the water runs out and in, worked, where a hose or a pump is known; else nothing is to be opened. */
-export function runsOf(
-  book: TankBook,
-  standing: Standing,
-  litres: number,
-): { readonly out: Worked | null; readonly in: Worked | null } {
+export function runsOf(tank: Refilled, litres: number): { readonly out: Worked | null; readonly in: Worked | null } {
+  const { book, standing } = tank;
   const { drainHose, refillPump } = book;
   const top = standing.startM;
   const timedAtM = pumpsOffLevelM(book);
@@ -163,7 +211,7 @@ export function runsOf(
   return {
     out:
       drainHose && fallOf(book, top) && litres > 0
-        ? worked("drain-minutes", drainMinutesOf({ book, standing }, litres), "min", {
+        ? worked("drain-minutes", drainMinutesOf(tank, litres), "min", {
             litres: q(litres, "L"),
             ...hose(drainHose),
             "fall below the floor": q(drainHose.dropM, "m"),
@@ -177,11 +225,11 @@ export function runsOf(
         : null,
     in:
       refillPump && litres > 0
-        ? worked("refill-minutes", refillMinutesOf(book, litres), "min", {
+        ? worked("refill-minutes", refillMinutesOf(tank, litres, litres), "min", {
             litres: q(litres, "L"),
             ...hose(refillPump),
             "lifted by": q(refillPump.liftM, "m"),
-            gives: q(refillFlowLPerMinute(book), "L/min"),
+            ...runsIn(tank, refillPump, litres),
             ...bucket(refillPump.timed),
           })
         : null,

@@ -172,7 +172,7 @@ function figuresOf(
     readonly ammonia: FreeAmmonia | null;
   },
 ): WaterPlan {
-  const { input, book, systemL, mode, missing, standing, place } = tank;
+  const { input, book, systemL, mode, missing, place } = tank;
   const { limits, held, wantedL } = decided;
   const litres = pour.drainedL;
   const share = effectiveShare(litres, systemL, mode, Math.min(book.deadL ?? 0, systemL / 2));
@@ -231,7 +231,7 @@ function figuresOf(
     checks: afterChecks(tank, figures, decided.target, goal),
     binding: held,
     freeAmmonia: decided.ammonia && litres > 0 ? decided.ammonia : null,
-    runs: runsOf(book, standing, litres),
+    runs: runsOf(tank, litres),
     missing,
     missingL: missing.litres,
     leftLowL,
@@ -244,7 +244,7 @@ function figuresOf(
     auto: autoExchangeOf(tank),
     drainMinutes: low.parts.bedMinutes + low.parts.restMinutes,
     restMinutes: low.parts.restMinutes,
-    refillMinutes: refillMinutesOf(book, pour.sourceL),
+    refillMinutes: refillMinutesOf(tank, mode === "batch" ? litres : 0, pour.sourceL),
     wasteL: mustCarryAway(input) ? litres : 0,
   };
 }

@@ -92,9 +92,10 @@ describe("a machine that changes water every day", () => {
   });
   test("what it took out while the rate was fitted counts", () => {
     const alone = visit(machine, { rates: climbing }).water.auto?.litresPerDay ?? 0;
-    const running = visit({ ...machine, litresPerDay: 10 }, { rates: climbing }).water.auto;
-    // 10 L a day of 200 take (18 − 5)/20 mg/L a day with them.
-    expect(running?.litresPerDay).toBeCloseTo(Math.ceil(10 * alone * (1 + 0.65 / 2) - 1.5) / 10, 0);
+    // 10 L a day of 200 take (18 − 5)/20 mg/L a day with them: 2 are left of 2.65.
+    const rates = { nitrate: { ...climbing.nitrate, ownPerDay: 2.65 } };
+    const running = visit({ ...machine, litresPerDay: 10 }, { rates }).water.auto;
+    expect(running?.litresPerDay).toBeCloseTo((alone * 2.65) / 2, 0);
     expect(running?.setLPerDay).toBe(10);
   });
   test("a figure out of band, or a person, still has it changed by hand", () => {

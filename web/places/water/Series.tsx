@@ -2,6 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { doserPlan, hardnessDgh } from "@keel-round/core/mixing";
+import { ownPerDayOf } from "@keel-round/core/readings";
 import { systemVolumeL } from "@keel-round/core/tank";
 import { figure, quantityText, type UnitPreference } from "@keel-round/core/units";
 import type { PlanInput } from "@keel-round/core/visit";
@@ -125,8 +126,7 @@ export function HardnessOf({ units }: { units: UnitPreference }) {
 export function DailyDose({ input, units }: { input: PlanInput; units: UnitPreference }) {
   const rate = input.rates.alkalinity;
   const dosed = input.book.dosedDkhPerDay ?? 0;
-  // What is measured is what dosing leaves over: what is used is that and what was dosed.
-  const used = rate?.enough ? Math.max(0, dosed - rate.perDay) : dosed;
+  const used = rate?.enough ? Math.max(0, -ownPerDayOf(rate)) : dosed;
   const sigma = rate?.enough ? rate.perDaySigma : 0;
   const systemL = systemVolumeL(input.book);
   const { numbers, field } = useNumbers(

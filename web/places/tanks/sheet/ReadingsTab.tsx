@@ -1,53 +1,29 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { addDays, sayDay } from "@keel-round/core/calendar";
 import { isSalt } from "@keel-round/core/tank";
-import { type Parameter, parameterFacts, quantity } from "@keel-round/core/units";
+import { type Parameter, parameterFacts } from "@keel-round/core/units";
+import { forecastOf } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
-import { Span, Table } from "@/kit/elements";
+import { Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
+import { Course } from "./Course";
 
 /** What builds up, and every reading as it was entered. */
 export function ReadingsTab({ scope, sheet }: { scope: Scope; sheet: Sheet }) {
-  const { book, rates } = sheet.input;
-  const fitted = Object.entries(rates).flatMap(([parameter, rate]) =>
-    rate?.enough ? [{ parameter: parameter as Parameter, rate }] : [],
-  );
+  const { book, rates, on } = sheet.input;
+  const courses = forecastOf(sheet.input, sheet.plan.water).flatMap((of) => {
+    const fit = rates[of.parameter];
+    return fit?.enough ? [{ of, fit }] : [];
+  });
   return (
     <>
-      {fitted.length > 0 && (
+      {courses.length > 0 && (
         <Flex gap="28px" wrap="wrap" mb="16px">
-          {fitted.map(({ parameter, rate }) => {
-            const { label, unit } = parameterFacts[parameter];
-            const moved = (perDay: number) =>
-              quantity(perDay, ["ppt", "dKH"].includes(unit) ? `${unit} moved` : unit, scope.units);
-            const a = moved(Math.abs(rate.perDay));
-            const half = 1.96 * rate.perDaySigma;
-            return (
-              <Box key={parameter} borderLeftWidth="1px" borderColor="ruleStrong" pl="14px">
-                <Box color="soft" fontSize="13px">
-                  {label} {rate.perDay >= 0 ? "builds up" : "is used"}
-                </Box>
-                <Span fontFamily="mono" fontSize="22px" fontWeight="560">
-                  {a.figure}
-                </Span>{" "}
-                <Span color="soft">{a.unit} a day</Span>
-                <Box color="soft" fontSize="13px">
-                  {moved(Math.max(0, Math.abs(rate.perDay) - half)).figure} to{" "}
-                  {moved(Math.abs(rate.perDay) + half).figure}; {rate.readings} readings
-                </Box>
-                {rate.outliers?.map((o) => (
-                  <Box key={o.day} color="ochre" fontSize="13px" maxW="240px">
-                    Not leant on: {withUnit(parameter, o.value, scope.units)} on{" "}
-                    {sayDay(addDays(sheet.input.on, Math.round(o.day)))}. It lies far off, and the readings beside it
-                    agree without it.
-                  </Box>
-                ))}
-              </Box>
-            );
-          })}
+          {courses.map(({ of, fit }) => (
+            <Course key={of.parameter} of={of} fit={fit} on={on} units={scope.units} />
+          ))}
         </Flex>
       )}
       <Box overflowX="auto">

@@ -1,0 +1,62 @@
+import { Box } from "@chakra-ui/react";
+import { addDays, sayDay } from "@keel-round/core/calendar";
+import type { Carried, Fitted } from "@keel-round/core/readings";
+import { parameterFacts, quantity, type UnitPreference } from "@keel-round/core/units";
+import type { Forecast } from "@keel-round/core/visit";
+import { withUnit } from "@keel-round/core/words";
+import { Span } from "@/kit/elements";
+
+const Z95 = 1.96;
+
+/** How one figure moves, what that is made of, and what it will probably be at the visits to come. */
+export function Course({
+  of: { parameter, before, after, next, nextOn, own },
+  fit,
+  on,
+  units,
+}: {
+  of: Forecast;
+  fit: Fitted;
+  on: string;
+  units: UnitPreference;
+}) {
+  const { label, unit } = parameterFacts[parameter];
+  const moved = (perDay: number) =>
+    quantity(Math.abs(perDay), ["ppt", "dKH"].includes(unit) ? `${unit} moved` : unit, units);
+  const said = (perDay: number) => `${moved(perDay).figure} ${moved(perDay).unit} a day`;
+  const half = Z95 * fit.perDaySigma;
+  const size = Math.abs(fit.perDay);
+  const about = ({ value, sigma }: Carried) =>
+    `about ${withUnit(parameter, value, units)} (${withUnit(parameter, Math.max(0, value - Z95 * sigma), units)} to ${withUnit(parameter, value + Z95 * sigma, units)})`;
+  return (
+    <Box borderLeftWidth="1px" borderColor="ruleStrong" pl="14px" maxW="270px">
+      <Box color="soft" fontSize="13px">
+        {label} {fit.perDay >= 0 ? "builds up" : "is used"}
+      </Box>
+      <Span fontFamily="mono" fontSize="22px" fontWeight="560">
+        {moved(fit.perDay).figure}
+      </Span>{" "}
+      <Span color="soft">{moved(fit.perDay).unit} a day</Span>
+      <Box color="soft" fontSize="13px">
+        {moved(Math.max(0, size - half)).figure} to {moved(size + half).figure}; {fit.readings} readings
+      </Box>
+      {own && (
+        <Box color="soft" fontSize="13px">
+          The tank itself {own.perDay >= 0 ? "makes" : "uses"} {said(own.perDay)}
+          {own.dosedPerDay > 0 && `; the doser adds ${said(own.dosedPerDay)}`}
+          {own.machine && "; the machine that changes its water takes out the rest"}.
+        </Box>
+      )}
+      <Box fontSize="13px" mt="4px">
+        {sayDay(on)}: {about(before)}
+        {after && `, after the change ${about(after)}`}. {sayDay(nextOn)}, before anything is done: {about(next)}.
+      </Box>
+      {fit.outliers?.map((o) => (
+        <Box key={o.day} color="ochre" fontSize="13px">
+          Not leant on: {withUnit(parameter, o.value, units)} on {sayDay(addDays(on, Math.round(o.day)))}. It lies far
+          off, and the readings beside it agree without it.
+        </Box>
+      ))}
+    </Box>
+  );
+}
