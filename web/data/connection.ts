@@ -1,5 +1,16 @@
 import { drizzle, type MySql2Database } from "drizzle-orm/mysql2";
+import type { Pool as CorePool, PoolConnection } from "mysql2";
 import mysql from "mysql2/promise";
+
+/** Whoever waits longer than this for a connection is told that the server is busy. */
+const ACQUIRE_MS = 8_000;
+/** So many may wait at once; the next one is told at once. */
+const MOST_WAITING = 60;
+/** The server ends a transaction that nothing is asked of for so long, and a wait for somebody else's lock, s. */
+const SESSION = "set session idle_transaction_timeout = 30, innodb_lock_wait_timeout = 15";
+
+/** No connection could be had in time: nothing was done, and it may be tried again in a moment. */
+export class Busy extends Error {}
 
 /** The address of the database, given by whoever starts the process. */
 function databaseUrl(): string {
@@ -9,7 +20,32 @@ function databaseUrl(): string {
 }
 
 export function openPool(url = databaseUrl(), connectionLimit = 10): mysql.Pool {
-  return mysql.createPool({ uri: url, timezone: "Z", connectionLimit });
+  const pool = mysql.createPool({ uri: url, timezone: "Z", connectionLimit, queueLimit: MOST_WAITING });
+  // Sent before anything else on a new connection: what is asked of it next waits behind it.
+  pool.pool.on("connection", (connection: PoolConnection) => {
+    connection.query(SESSION, (error) => error && connection.destroy());
+  });
+  limitWaiting(pool.pool);
+  return pool;
+}
+
+type Given = (error: NodeJS.ErrnoException | null, connection: PoolConnection) => void;
+
+/** Puts a limit on the wait for a connection: the driver has none. One that comes too late goes back unused. */
+function limitWaiting(pool: CorePool): void {
+  const get = pool.getConnection.bind(pool);
+  pool.getConnection = (give: Given): void => {
+    let late = false;
+    const timer = setTimeout(() => {
+      late = true;
+      give(new Busy("Every connection was in use for too long."), undefined as never);
+    }, ACQUIRE_MS);
+    get((error, connection) => {
+      clearTimeout(timer);
+      if (late) return connection?.release();
+      give(error?.message === "Queue limit reached." ? new Busy("Too many wait already.") : error, connection);
+    });
+  };
 }
 
 export type Database = MySql2Database<Record<string, never>>;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Role, type Scope, scopeOf } from "./scope";
+import { isBusy } from "./transaction";
 
 /** Ids of somebody else's business, for the test that walks the registry. */
 export interface ForeignIds {
@@ -92,8 +93,8 @@ export function defineAction<I, T>(definition: ActionDefinition<I, T>): (input: 
       }
       return { ok: true, value: await run(scope, parsed.data) };
     } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      return { ok: false, code: error.code, message: error.message, fields: error.fields };
+      const { code, message, fields } = refusalOf(error);
+      return { ok: false, code, message, fields };
     }
   };
   registry.set(made, { kind: "action", name, roles, probe: foreign ? (scope, ids) => run(scope, foreign(ids)) : null });
@@ -133,8 +134,7 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
       const answer = await run(scope, { params: params.data, body, request });
       return answer instanceof Response ? answer : Response.json(answer, { headers: { "cache-control": "no-store" } });
     } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      return problem(error);
+      return problem(refusalOf(error));
     }
   };
   registry.set(made, {
@@ -167,10 +167,16 @@ export function defineOpenRoute<B>({ name, why, body, run }: OpenRouteDefinition
       const scope = await scopeOf(request.headers);
       return Response.json(await run(scope, await readBody(request, body, DEFAULT_MAX_BYTES)));
     } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      return problem(error);
+      return problem(refusalOf(error));
     }
   });
+}
+
+/** What a caught error answers: a refusal as it is, a database that cannot be had as one; anything else is ours and is thrown on. */
+function refusalOf(error: unknown): Refused {
+  if (error instanceof Refused) return error;
+  if (isBusy(error)) return new Refused(503, "busy", "The server is busy. Nothing was kept; try again in a moment.");
+  throw error;
 }
 
 /** Registers a handler that needs no sign-in. `why` says what protects it. */

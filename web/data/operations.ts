@@ -1,12 +1,12 @@
 import { type OpBody, refuseOp, type VisitOp, type VisitState, visitState } from "@keel-round/core/visit";
 import { OpBodySchema, OpEnvelopeSchema } from "@keel-round/core/visit/schema";
 import { and, eq, inArray, max, sql } from "drizzle-orm";
-import { notFound } from "./define";
+import { notFound, Refused } from "./define";
 import { bookOf, openFinding } from "./planInputs";
 import { project } from "./project";
 import { finding, operation, tank, visit } from "./schema";
 import type { Scope } from "./scope";
-import { inTransaction, type Queries } from "./transaction";
+import { inTransaction, isBusy, type Queries } from "./transaction";
 
 /** What became of one operation of a batch. */
 export interface OpResult {
@@ -16,6 +16,9 @@ export interface OpResult {
   readonly field?: string;
   readonly items?: readonly string[];
 }
+
+/** The code of an operation that the database would not have. */
+const UNSTORABLE = "unstorable";
 
 /** A plan is at most this long as JSON. */
 const PLAN_BYTES = 64_000;
@@ -55,8 +58,8 @@ function canonical(value: unknown): string {
 /**
  * Takes a batch of operations of one visit. Each gets a result of its own.
  *
- * The conditional update on the visit row comes first: it serialises writers on one server and on a cluster. Order
- * between devices is the order of arrival; on one device it is the sequence, and what comes too early waits.
+ * One that the database or what follows from it will not have does not hold up the others: the batch is then taken one by
+ * one, and that one alone is refused and set aside.
  *
  * @throws "not found" for a visit of another business.
  */
@@ -66,6 +69,41 @@ export async function postOperations(
   raw: readonly unknown[],
   now: Date,
 ): Promise<OpResult[]> {
+  try {
+    return await takeBatch(scope, visitId, raw, now);
+  } catch (error) {
+    if (error instanceof Refused || isBusy(error)) throw error;
+  }
+  const results: OpResult[] = [];
+  for (const item of raw) results.push(...(await takeAlone(scope, visitId, item, now)));
+  return results;
+}
+
+async function takeAlone(scope: Scope, visitId: string, item: unknown, now: Date): Promise<OpResult[]> {
+  try {
+    return await takeBatch(scope, visitId, [item], now);
+  } catch (error) {
+    if (error instanceof Refused || isBusy(error)) throw error;
+    console.error(`operations: one of visit ${visitId} cannot be stored:`, error);
+    return takeBatch(scope, visitId, [item], now, UNSTORABLE);
+  }
+}
+
+/**
+ * Takes a batch in one transaction.
+ *
+ * The conditional update on the visit row comes first: it serialises writers on one server and on a cluster. Order
+ * between devices is the order of arrival; on one device it is the sequence, and what comes too early waits.
+ *
+ * @throws "not found" for a visit of another business.
+ */
+async function takeBatch(
+  scope: Scope,
+  visitId: string,
+  raw: readonly unknown[],
+  now: Date,
+  refuseAs: string | null = null,
+): Promise<OpResult[]> {
   return inTransaction(async (tx) => {
     const [taken] = await tx
       .update(visit)
@@ -73,11 +111,12 @@ export async function postOperations(
       .where(and(eq(visit.id, visitId), eq(visit.businessId, scope.businessId)));
     if (taken.affectedRows === 0) throw notFound("visit");
 
-    const log = new VisitLog(tx, scope, visitId, now);
+    const log = new VisitLog(tx, scope, visitId, now, refuseAs);
     await log.load();
+    const before = [...log.applied];
     const results: OpResult[] = [];
     for (const item of raw) results.push(await log.take(item));
-    if (log.changed) await project(tx, scope, { visitId, ops: log.applied, closedNow: log.closedNow, now });
+    if (log.changed) await project(tx, scope, { visitId, ops: log.applied, before, now });
     return results;
   });
 }
@@ -91,13 +130,14 @@ class VisitLog {
   private arrival = 0;
   applied: VisitOp[] = [];
   changed = false;
-  closedNow = false;
 
   constructor(
     private readonly tx: Queries,
     private readonly scope: Scope,
     private readonly visitId: string,
     private readonly now: Date,
+    /** Refuses whatever comes with this code: it was tried and could not be stored. */
+    private readonly refuseAs: string | null,
   ) {}
 
   async load(): Promise<void> {
@@ -144,7 +184,10 @@ class VisitLog {
     const op = envelope.data as VisitOp;
     const known = this.rows.find((r) => r.opId === op.opId);
     if (known) {
-      const same = known.device === op.device && known.seq === op.seq && canonical(known.body) === canonical(op.body);
+      const same =
+        known.device === op.device &&
+        known.seq === op.seq &&
+        (known.code === UNSTORABLE || canonical(known.body) === canonical(op.body));
       if (!same) return { opId: op.opId, result: "refused", code: "payload-differs" };
       return known.status === "refused"
         ? { opId: op.opId, result: "refused", ...(known.code ? { code: known.code } : {}) }
@@ -173,11 +216,11 @@ class VisitLog {
     this.applied.push(op);
     this.state = visitState(this.applied);
     this.changed = true;
-    if (op.body.type === "close") this.closedNow = true;
     return { opId: op.opId, result: "applied" };
   }
 
   private refusalOf(op: VisitOp): Omit<OpResult, "opId" | "result"> | null {
+    if (this.refuseAs) return { code: this.refuseAs };
     const body = OpBodySchema.safeParse(op.body);
     if (!body.success) {
       const issue = body.error.issues[0];
@@ -216,7 +259,8 @@ class VisitLog {
       device: op.device,
       seq: op.seq,
       type: typeof op.body?.type === "string" ? op.body.type.slice(0, 24) : "?",
-      body: op.body,
+      // What could not be stored keeps its place by its kind alone.
+      body: code === UNSTORABLE ? { type: op.body?.type } : op.body,
       deviceAt: op.at,
       receivedAt: this.now,
       arrival: this.arrival,

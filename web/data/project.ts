@@ -1,8 +1,6 @@
 import { addDays, civilOf, daysBetween } from "@keel-round/core/calendar";
-import { adaptInterval, cadenceOf, everyDaysOf, jobOf } from "@keel-round/core/programme";
-import { type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { SWITCH_GEAR, type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import {
-  type Decision,
   gearName,
   missingL,
   modeOf,
@@ -12,16 +10,16 @@ import {
   visitState,
 } from "@keel-round/core/visit";
 import { effectiveShare } from "@keel-round/core/water";
-import { and, desc, eq, inArray, lt } from "drizzle-orm";
+import { and, desc, eq, inArray, lt, ne } from "drizzle-orm";
 import { v5 } from "uuid";
 import { newId } from "./ids";
-import { bookOf, taskOf } from "./planInputs";
-import { loadFirmJobs } from "./programme/firmJobs";
+import { bookOf } from "./planInputs";
 import { laySite } from "./programme/layJobs";
 import { recordBatch } from "./saltBatches";
 import { finding, job, levelLog, reading, source, stepLog, tank, task, visit, waterChange } from "./schema";
-import type { PlanSnapshot } from "./schema/round";
+import type { PlanSnapshot, TaskBefore } from "./schema/round";
 import type { Scope } from "./scope";
+import { beforeOf, DECIDED, intervalBefore, settleTasks } from "./settleTasks";
 import { refreshStatus } from "./status";
 import type { Queries } from "./transaction";
 
@@ -31,7 +29,8 @@ const LONGEST_PAUSE = 3;
 interface Projection {
   readonly visitId: string;
   readonly ops: readonly VisitOp[];
-  readonly closedNow: boolean;
+  /** The log as it was before this batch. */
+  readonly before: readonly VisitOp[];
   readonly now: Date;
 }
 
@@ -39,7 +38,7 @@ interface Projection {
  * Writes what a visit's log says into the tables that plans and lists read. The log decides: whatever this visit wrote
  * before is replaced, so the same log always leaves the same rows.
  */
-export async function project(tx: Queries, scope: Scope, { visitId, ops, closedNow, now }: Projection): Promise<void> {
+export async function project(tx: Queries, scope: Scope, { visitId, ops, before, now }: Projection): Promise<void> {
   const [row] = await tx
     .select({ visit, tank, source })
     .from(visit)
@@ -53,14 +52,18 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
   const plan = latestPlan(ops);
 
   await projectReadings(tx, base, state, scope.zone, bookOf(row.tank));
+  const today = civilOf(now.getTime(), scope.zone).date;
   await projectChange(tx, base, state, row.tank, row.source, on, plan?.plan ?? null);
   await projectLevel(tx, base, state, row.tank, on);
-  await projectFindings(tx, base, state);
-  if (state.closedAt) await projectLeftOff(tx, base, state);
+  const was = visitState(before);
+  await projectFindings(tx, base, was, state);
+  if (state.closedAt) await projectDerived(tx, base, state, plan?.plan ?? null, on);
   if (state.closedAt && plan) {
-    await projectSteps(tx, base, state, plan.plan, on, closedNow);
-    if (closedNow && plan.plan.water.runBack?.tight) await findNoRoom(tx, base, state.closedAt);
-    if (closedNow) await laySite(tx, scope.businessId, row.tank.siteId, addDays(on, 1));
+    const tasksBefore = row.visit.tasksBefore ?? null;
+    const kept = await projectSteps(tx, base, { was, state, tasksBefore }, plan.plan, on);
+    if (!tasksBefore) await tx.update(visit).set({ tasksBefore: kept }).where(eq(visit.id, visitId));
+    const next = addDays(on, 1);
+    await laySite(tx, scope.businessId, row.tank.siteId, today > next ? today : next);
   }
   if (state.batch) {
     const { at, ...measured } = state.batch;
@@ -78,7 +81,6 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, closedN
       ...(plan ? { plan } : {}),
     })
     .where(eq(visit.id, visitId));
-  const today = civilOf(now.getTime(), scope.zone).date;
   await refreshStatus(tx, scope.businessId, [row.tank.id], today > on ? today : on);
   if (state.closedAt)
     await tx.insert(job).values({
@@ -138,6 +140,10 @@ async function projectChange(
   on: string,
   plan: VisitPlan | null,
 ): Promise<void> {
+  const [known] = await tx
+    .select({ chemistry: waterChange.chemistry })
+    .from(waterChange)
+    .where(eq(waterChange.visitId, base.visitId));
   await tx.delete(waterChange).where(eq(waterChange.visitId, base.visitId));
   const outL = state.litres?.outL ?? 0;
   if (!state.litres || outL <= 0) return;
@@ -160,7 +166,8 @@ async function projectChange(
       mode,
       Math.min(book.deadL ?? 0, systemL / 2),
     ),
-    chemistry: sourceRow.facts.chemistry,
+    // The water as it was then, whatever was measured of it since.
+    chemistry: known?.chemistry ?? sourceRow.facts.chemistry,
   });
 }
 
@@ -202,43 +209,104 @@ async function projectLevel(
   });
 }
 
-async function projectFindings(tx: Queries, base: Base, state: VisitState): Promise<void> {
+async function projectFindings(tx: Queries, base: Base, was: VisitState, state: VisitState): Promise<void> {
   for (const f of state.findings) {
+    const of = and(eq(finding.businessId, base.businessId), eq(finding.tankId, base.tankId), eq(finding.id, f.id));
+    const [known] = await tx.select({ id: finding.id }).from(finding).where(of);
     const outcome = { state: f.outcome?.how ?? ("open" as const), dueOn: f.outcome?.on ?? null };
-    const [updated] = await tx
-      .update(finding)
-      .set(outcome)
-      .where(and(eq(finding.businessId, base.businessId), eq(finding.tankId, base.tankId), eq(finding.id, f.id)));
-    if (updated.affectedRows === 0)
+    const said = was.findings.find((x) => x.id === f.id)?.outcome ?? null;
+    // What a later visit made of it stays, unless this batch says something new of it.
+    if (known && f.outcome && JSON.stringify(f.outcome) !== JSON.stringify(said))
+      await tx.update(finding).set(outcome).where(of);
+    if (!known)
       await tx.insert(finding).values({
         ...base,
         id: f.id,
         kind: f.kind,
         text: f.text,
         ...outcome,
-        seenAt: new Date(state.startedAt ?? Date.now()),
+        seenAt: new Date(f.at),
       });
   }
 }
 
-/** Gear that stayed off is a finding of its own: the next visit opens with it. */
-async function projectLeftOff(tx: Queries, base: Base, state: VisitState): Promise<void> {
-  for (const [gear, g] of Object.entries(state.gear)) {
-    if (g?.state !== "left-off") continue;
-    const text = `${gearName(gear as SwitchGear)} was left off: ${g.reason ?? "no reason given"}`;
-    // The id follows from visit and gear, so that the same log makes it once.
+type NewFinding = typeof finding.$inferInsert;
+
+/**
+ * Findings that follow from the log: gear left off, a sump without room, filters that did not get their rest. The id follows
+ * from visit and reason, so that the same log makes each once; one that the log does not call for any more goes, unless
+ * somebody has answered it.
+ */
+async function projectDerived(
+  tx: Queries,
+  base: Base,
+  state: VisitState,
+  plan: VisitPlan | null,
+  on: string,
+): Promise<void> {
+  const at = new Date(state.closedAt ?? Date.now());
+  const wanted = [
+    ...leftOff(base, state),
+    ...(plan ? unrested(base, state, plan, on, at) : []),
+    ...(plan?.water.runBack?.tight && !(await roomIsKnown(tx, base)) ? [noRoom(base, at)] : []),
+  ];
+  const possible = [
+    ...SWITCH_GEAR.map((gear) => v5(gear, base.visitId)),
+    ...Object.keys(state.overridden).flatMap((code) => CARE_DAYS.map((days) => v5(`${code} ${days}`, base.visitId))),
+    v5(NO_ROOM_ID, base.visitId),
+  ];
+  const gone = possible.filter((id) => !wanted.some((f) => f.id === id));
+  await tx
+    .delete(finding)
+    .where(
+      and(
+        eq(finding.businessId, base.businessId),
+        eq(finding.visitId, base.visitId),
+        inArray(finding.id, gone),
+        inArray(finding.state, ["open", "carried"]),
+      ),
+    );
+  // What somebody answered stays answered; what is said of it follows the log.
+  for (const f of wanted)
     await tx
       .insert(finding)
-      .ignore()
-      .values({ ...base, id: v5(gear, base.visitId), kind: "equipment", text, state: "open", seenAt: new Date(g.at) });
-  }
+      .values(f)
+      .onDuplicateKeyUpdate({ set: { text: f.text, seenAt: f.seenAt } });
 }
+
+/** Gear that stayed off is a finding of its own: the next visit opens with it. */
+const leftOff = (base: Base, state: VisitState): NewFinding[] =>
+  Object.entries(state.gear).flatMap(([gear, g]) =>
+    g?.state === "left-off"
+      ? [
+          {
+            ...base,
+            id: v5(gear, base.visitId),
+            kind: "equipment" as const,
+            text: `${gearName(gear as SwitchGear)} was left off: ${g.reason ?? "no reason given"}`,
+            state: "open" as const,
+            seenAt: new Date(g.at),
+          },
+        ]
+      : [],
+  );
 
 /** Without figures: whoever reads it has their own units, and the plan says the litres. */
 const NO_ROOM = "The sump has too little room for what runs back when the return stops: have its running level lowered";
+const NO_ROOM_ID = "no room";
 
-/** A sump that can overflow is a finding until it is mended, said once. */
-async function findNoRoom(tx: Queries, base: Base, at: string): Promise<void> {
+/** A sump that can overflow is a finding until it is mended. */
+const noRoom = (base: Base, at: Date): NewFinding => ({
+  ...base,
+  id: v5(NO_ROOM_ID, base.visitId),
+  kind: "safety",
+  text: NO_ROOM,
+  state: "open",
+  seenAt: at,
+});
+
+/** Whether another visit has said so already: it is said once. */
+async function roomIsKnown(tx: Queries, base: Base): Promise<boolean> {
   const [known] = await tx
     .select({ id: finding.id })
     .from(finding)
@@ -247,38 +315,59 @@ async function findNoRoom(tx: Queries, base: Base, at: string): Promise<void> {
         eq(finding.businessId, base.businessId),
         eq(finding.tankId, base.tankId),
         eq(finding.text, NO_ROOM),
+        ne(finding.id, v5(NO_ROOM_ID, base.visitId)),
         inArray(finding.state, ["open", "carried", "owner"]),
       ),
     );
-  if (known) return;
-  await tx
-    .insert(finding)
-    .ignore()
-    .values({
-      ...base,
-      id: v5("no room", base.visitId),
-      kind: "safety",
-      text: NO_ROOM,
-      state: "open",
-      seenAt: new Date(at),
-    });
+  return known !== undefined;
 }
 
-/** Steps with the minutes between their ticks, and the jobs of the programme that follow from them. */
+/** Days after which ammonia is tested where two units of bacteria were opened too close together. */
+const CARE_DAYS = [1, 2] as const;
+
+const unrested = (base: Base, state: VisitState, plan: VisitPlan, on: string, at: Date): NewFinding[] =>
+  Object.entries(state.overridden).flatMap(([code, reason]) => {
+    const step = plan.steps.find((s) => s.id === code);
+    if (!step || state.ticked[code] === undefined) return [];
+    return CARE_DAYS.map((days) => ({
+      ...base,
+      id: v5(`${code} ${days}`, base.visitId),
+      kind: "other" as const,
+      text: `Test ammonia: ${lower(step.title)} did not keep its four weeks (${reason})`,
+      state: "carried" as const,
+      dueOn: addDays(on, days),
+      seenAt: at,
+    }));
+  });
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
+/**
+ * Steps with the minutes between their ticks, and the jobs of the programme that follow from them.
+ *
+ * @returns the jobs as they stood before this visit.
+ */
 async function projectSteps(
   tx: Queries,
   base: Base,
-  state: VisitState,
+  {
+    was,
+    state,
+    tasksBefore,
+  }: {
+    readonly was: VisitState;
+    readonly state: VisitState;
+    readonly tasksBefore: Readonly<Record<string, TaskBefore>> | null;
+  },
   plan: VisitPlan,
   on: string,
-  closedNow: boolean,
-): Promise<void> {
+): Promise<Readonly<Record<string, TaskBefore>>> {
   await tx.delete(stepLog).where(and(eq(stepLog.businessId, base.businessId), eq(stepLog.visitId, base.visitId)));
   const tasks = await tx
     .select()
     .from(task)
     .where(and(eq(task.businessId, base.businessId), eq(task.tankId, base.tankId)));
-  const byCode = new Map(tasks.map((t) => [t.code, t]));
+  const before = tasksBefore ?? beforeOf(tasks);
   const ticks = Object.entries(state.ticked)
     .map(([step, at]) => ({ step, at: Date.parse(at) }))
     .sort((a, b) => a.at - b.at);
@@ -297,7 +386,6 @@ async function projectSteps(
         : (state.skipped[step.id] ?? (step.task && !done ? "no reason given" : undefined));
     if (!done && reason === undefined) return [];
     const minutes = took.get(step.id) ?? null;
-    const known = step.task ? byCode.get(step.task) : undefined;
     // Ticked in a row without doing, or left lying: neither says what the work takes.
     const counts = minutes !== null && minutes >= 0.25 && minutes <= LONGEST_PAUSE * Math.max(1, step.minutes);
     return [
@@ -309,121 +397,13 @@ async function projectSteps(
         outcome: done ? "done" : decided ? "decided" : "skipped",
         minutes: done && counts ? minutes : null,
         dirt: state.dirt[step.id] ?? null,
-        intervalDays: known && !known.begun ? Math.max(0, daysBetween(known.lastDoneOn, on)) : null,
+        intervalDays: step.task ? intervalBefore(before[step.task], on) : null,
         reason: done ? null : (reason ?? null),
         sector: done ? (step.sector ?? null) : null,
       },
     ];
   });
   if (rows.length > 0) await tx.insert(stepLog).values(rows);
-  await rebuildTasks(tx, base, tasks, closedNow);
-  if (closedNow) await applyDecisions(tx, state, tasks, on);
-  if (closedNow) await careForUnrested(tx, base, state, plan, on);
-}
-
-/** What the log says of a job that was decided on. */
-const DECIDED: Record<Decision, string> = {
-  must: "it comes at the next visit, whatever else",
-  rarer: "it is done less often from now on",
-  owner: "the owner does it from now on",
-  rest: "it is taken out of the programme",
-};
-/** A job that keeps being left out is set to this much longer. */
-const RARER = 1.5;
-
-/** Carries out what was decided about jobs that slipped for the third time. */
-async function applyDecisions(
-  tx: Queries,
-  state: VisitState,
-  tasks: readonly (typeof task.$inferSelect)[],
-  on: string,
-): Promise<void> {
-  for (const [step, what] of Object.entries(state.decided)) {
-    const row = tasks.find((t) => t.code === step);
-    if (!row || state.ticked[step]) continue;
-    const everyDays = Math.round(row.everyDays * RARER);
-    const change: Partial<typeof task.$inferInsert> = {
-      must: { pin: { on: addDays(on, 1), by: DECIDED.must } },
-      rarer: { everyDays, cadence: { by: "time" as const, every: everyDays, unit: "day" as const } },
-      owner: { performer: "owner" as const },
-      rest: { removedAt: new Date(state.closedAt ?? Date.now()) },
-    }[what];
-    await tx.update(task).set(change).where(eq(task.id, row.id));
-  }
-}
-
-/** Ammonia is tested after one and two days where two units of bacteria were opened too close together. */
-async function careForUnrested(tx: Queries, base: Base, state: VisitState, plan: VisitPlan, on: string): Promise<void> {
-  for (const [code, reason] of Object.entries(state.overridden)) {
-    const step = plan.steps.find((s) => s.id === code);
-    if (!step || state.ticked[code] === undefined) continue;
-    for (const days of [1, 2])
-      await tx
-        .insert(finding)
-        .ignore()
-        .values({
-          ...base,
-          id: v5(`${code} ${days}`, base.visitId),
-          kind: "other",
-          text: `Test ammonia: ${lower(step.title)} did not keep its four weeks (${reason})`,
-          state: "carried",
-          dueOn: addDays(on, days),
-          seenAt: new Date(state.closedAt ?? Date.now()),
-        });
-  }
-}
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-
-/** Sets each job's last day done, slips and sector from the log of steps; dirt moves its interval when a visit closes. */
-async function rebuildTasks(
-  tx: Queries,
-  base: Base,
-  tasks: readonly (typeof task.$inferSelect)[],
-  closedNow: boolean,
-): Promise<void> {
-  const log = await tx
-    .select()
-    .from(stepLog)
-    .where(
-      and(
-        eq(stepLog.businessId, base.businessId),
-        eq(stepLog.tankId, base.tankId),
-        inArray(
-          stepLog.step,
-          tasks.map((t) => t.code),
-        ),
-      ),
-    )
-    .orderBy(stepLog.onDate);
-  const firm = await loadFirmJobs(tx, base.businessId);
-  const coverers = (code: string) =>
-    new Set(tasks.filter((c) => jobOf(taskOf(c, firm)).covers?.includes(code)).map((c) => c.code));
-  for (const t of tasks) {
-    const doneWith = coverers(t.code);
-    const mine = log.filter((r) => r.step === t.code || (r.outcome === "done" && doneWith.has(r.step)));
-    if (mine.length === 0) continue;
-    const lastDone = mine.findLastIndex((r) => r.outcome === "done");
-    const settled = mine.findLastIndex((r) => r.outcome !== "skipped");
-    const skips = mine.slice(settled + 1);
-    const ratings = mine.flatMap((r) =>
-      r.step === t.code && r.dirt !== null && r.intervalDays ? [{ dirt: r.dirt, intervalDays: r.intervalDays }] : [],
-    );
-    const now = (r: (typeof mine)[number] | undefined) => r?.visitId === base.visitId;
-    const rated = closedNow && mine.some((r) => now(r) && r.step === t.code && r.dirt !== null);
-    const agreed = everyDaysOf(cadenceOf(taskOf(t, firm)));
-    const doneNow = now(mine[lastDone]) && mine[lastDone]?.outcome === "done";
-    await tx
-      .update(task)
-      .set({
-        ...(mine[lastDone] ? { lastDoneOn: mine[lastDone].onDate, begun: false } : {}),
-        slips: skips.length,
-        lastSkipReason: skips.at(-1)?.reason ?? null,
-        lastSector: mine.findLast((r) => r.step === t.code && r.sector !== null)?.sector ?? t.lastSector,
-        // Done, it is laid out anew.
-        ...(doneNow ? { pin: null, plannedOn: null } : {}),
-        ...(rated ? { everyDays: adaptInterval(t.everyDays, agreed, ratings) } : {}),
-      })
-      .where(eq(task.id, t.id));
-  }
+  await settleTasks(tx, base, tasks, { before, was, state, on });
+  return before;
 }

@@ -37,6 +37,8 @@ export interface LoggedFinding {
   readonly kind: OpenFinding["kind"];
   readonly text: string;
   readonly outcome: { readonly how: "fixed" | "carried" | "owner"; readonly on?: string } | null;
+  /** When it was first said. */
+  readonly at: string;
 }
 
 /** A visit as its log tells it. */
@@ -169,7 +171,7 @@ function apply(state: VisitState, op: VisitOp): VisitState {
     case "finding":
       return {
         ...state,
-        findings: [...state.findings, { id: body.id, kind: body.kind, text: body.text, outcome: null }],
+        findings: [...state.findings, { id: body.id, kind: body.kind, text: body.text, outcome: null, at }],
       };
     case "resolve": {
       const outcome = { how: body.how, ...(body.on ? { on: body.on } : {}) };
@@ -177,7 +179,7 @@ function apply(state: VisitState, op: VisitOp): VisitState {
       const findings = known
         ? state.findings.map((f) => (f.id === body.id ? { ...f, outcome } : f))
         : // An earlier visit's finding: this log says what became of it.
-          [...state.findings, { id: body.id, kind: "other" as const, text: body.text ?? "", outcome }];
+          [...state.findings, { id: body.id, kind: "other" as const, text: body.text ?? "", outcome, at }];
       return { ...state, findings };
     }
     case "switch":

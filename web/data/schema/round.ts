@@ -1,3 +1,4 @@
+import type { Cadence, Performer, Pin } from "@keel-round/core/programme";
 import type { VisitPlan } from "@keel-round/core/visit";
 import {
   boolean,
@@ -94,6 +95,8 @@ export const visit = mysqlTable(
     minutes: double("minutes"),
     /** The plan it was given, as a snapshot. */
     plan: json("plan").$type<PlanSnapshot | null>(),
+    /** The tank's jobs as they stood before it was closed, by code: what its log moved can be worked out again. */
+    tasksBefore: json("tasks_before").$type<Readonly<Record<string, TaskBefore>> | null>(),
     /** What somebody planned into it at the bench. */
     chosen: json("chosen").$type<ChosenChange | null>(),
   },
@@ -116,6 +119,19 @@ export const visit = mysqlTable(
     }),
   ],
 );
+
+/** A job as it stood before a visit moved it. */
+export interface TaskBefore {
+  readonly everyDays: number;
+  readonly cadence: Cadence | null;
+  readonly performer: Performer | null;
+  readonly pin: Pin | null;
+  readonly lastDoneOn: string;
+  readonly begun: boolean;
+  readonly lastSector: number;
+  /** When it was taken out of the programme, ISO. */
+  readonly removed: string | null;
+}
 
 /** A change that was planned at the bench: litres, the water, and who chose it. */
 export interface ChosenChange {

@@ -19,6 +19,7 @@ export function refusalSentence(refusal: {
       | "payload-differs"
       | "sequence-used"
       | "malformed"
+      | "unstorable"
       | "not-found"
       | "too-large"
   ) {
@@ -44,6 +45,8 @@ export function refusalSentence(refusal: {
       return "That batch is far off this salt's figure. Confirm it, or weigh again.";
     case "malformed":
       return `An entry was not understood${items[0] ? `: ${items[0]}` : "."}`;
+    case "unstorable":
+      return "The server could not store this entry. It stays on this device, and the others went through: write it anew.";
     case "too-large":
       return "It is larger than the server takes. It stays on this device: write it shorter, and again.";
     case "plan-too-large":

@@ -1,0 +1,1 @@
+ALTER TABLE `visit` ADD `tasks_before` json;
