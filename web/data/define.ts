@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { plainError } from "./plainError";
 import { type Role, type Scope, scopeOf } from "./scope";
 import { isBusy } from "./transaction";
 
@@ -176,7 +177,7 @@ export function defineOpenRoute<B>({ name, why, body, run }: OpenRouteDefinition
 function refusalOf(error: unknown): Refused {
   if (error instanceof Refused) return error;
   if (isBusy(error)) return new Refused(503, "busy", "The server is busy. Nothing was kept; try again in a moment.");
-  throw error;
+  throw plainError(error);
 }
 
 /** Registers a handler that needs no sign-in. `why` says what protects it. */

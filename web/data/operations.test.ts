@@ -1,11 +1,13 @@
 import type { VisitOp } from "@keel-round/core/visit";
 import { eq } from "drizzle-orm";
+import fc from "fast-check";
 import { v7 } from "uuid";
 import { beforeAll, describe, expect, test } from "vitest";
 import { walkThrough } from "../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { db } from "./connection";
 import type { Refused } from "./define";
+import { postOperations } from "./operations";
 import { loadRound } from "./round";
 import { finding, job, operation, reading, stop, tank, visit, waterChange } from "./schema";
 import type { Scope } from "./scope";
@@ -248,5 +250,126 @@ describe("a whole visit", () => {
     expect(await readingsOf(phone.visitId)).toHaveLength(1);
     await phone.say({ type: "reading-back", id });
     expect(await readingsOf(phone.visitId)).toEqual([]);
+  });
+});
+
+describe("whatever passes the schema", () => {
+  const letters = fc.oneof(
+    fc.string({ unit: "binary", minLength: 1, maxLength: 40 }),
+    fc.constantFrom(
+      "\ud800",
+      "\udc00x",
+      "\u0000",
+      "’ “ ” –",
+      "\u202e\ufeff",
+      "💧".repeat(9),
+      "'; drop table visit; --",
+      "\\",
+    ),
+  );
+  const number = fc.oneof(fc.double(), fc.constantFrom(1e308, -0, 5e-324, 2 ** 53, 1e5, 0.1 + 0.2));
+  const day = fc.constantFrom("2026-02-28", "0001-01-01", "9999-12-31", "2099-12-31", "2026-02-30");
+  const body = fc.oneof(
+    fc.record({ type: fc.constantFrom("tick", "untick"), step: letters }),
+    fc.record({ type: fc.constant("skip"), step: letters, reason: letters }),
+    fc.record({ type: fc.constant("override"), task: letters, reason: letters }),
+    fc.record({ type: fc.constant("decide"), task: letters, what: fc.constantFrom("must", "rarer", "owner", "rest") }),
+    fc.record({ type: fc.constant("dirt"), step: letters, dirt: fc.integer({ min: 0, max: 9 }) }),
+    fc.record({
+      type: fc.constant("reading"),
+      id: fc.uuid(),
+      parameter: fc.constantFrom("nitrate", "salinity", "temperature", "ph"),
+      text: fc.oneof(letters, number.map(String)),
+      unit: fc.oneof(letters, fc.constant("mg/L")),
+      method: letters,
+    }),
+    fc.record({ type: fc.constant("litres"), outL: number, inL: number, topUpL: number }, { requiredKeys: ["type"] }),
+    fc.record({ type: fc.constant("choose"), litres: fc.option(number) }),
+    fc.record({ type: fc.constant("level"), belowCm: number }),
+    fc.record({
+      type: fc.constant("batch"),
+      litres: number,
+      grams: number,
+      measuredPsu: fc.double({ min: 0, max: 70, noNaN: true }),
+      confirmed: fc.boolean(),
+    }),
+    fc.record({ type: fc.constant("note"), text: letters }),
+    fc.record({ type: fc.constant("finding"), id: fc.uuid(), kind: fc.constantFrom("safety", "other"), text: letters }),
+    fc.record(
+      {
+        type: fc.constant("resolve"),
+        id: fc.uuid(),
+        how: fc.constantFrom("fixed", "carried", "owner"),
+        on: day,
+        text: letters,
+      },
+      { requiredKeys: ["type", "id", "how"] },
+    ),
+    fc.record(
+      {
+        type: fc.constant("switch"),
+        gear: fc.constantFrom("filter", "heater"),
+        state: fc.constantFrom("off", "on", "left-off"),
+        reason: letters,
+      },
+      { requiredKeys: ["type", "gear", "state"] },
+    ),
+  );
+  const times = fc.constantFrom(
+    "2026-03-02T10:00:00Z",
+    "2026-03-02T10:00:00+14:00",
+    "0000-01-01T00:00:00Z",
+    "9999-12-31T23:59:59.999Z",
+    "2099-12-31T23:59:59-12:00",
+  );
+
+  test("can be stored, and nothing a device sends is answered with an error of ours", async () => {
+    const v = next();
+    const { plan } = await planOf(businessId, v);
+    await new Phone(ines, v.visitId).say(
+      { type: "start" },
+      { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan },
+    );
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(body, times, fc.constantFrom(1, 2, 3, 2 ** 31, 2 ** 40)), { minLength: 1, maxLength: 6 }),
+        fc.oneof(fc.uuid(), letters),
+        async (entries, device) => {
+          const results = await postOperations(
+            ines,
+            v.visitId,
+            // As it comes over the wire.
+            JSON.parse(JSON.stringify(entries.map(([b, at, seq]) => ({ opId: v7(), device, seq, at, body: b })))),
+            new Date(),
+          );
+          expect(results).toHaveLength(entries.length);
+          for (const r of results) expect(r.code).not.toBe("unstorable");
+        },
+      ),
+      { numRuns: 120 },
+    );
+  }, 120_000);
+
+  test("but is of another visit is refused alone, and keeps its place", async () => {
+    const [a, b] = [next(), next()];
+    const taken = v7();
+    await new Phone(ines, a.visitId).say({ type: "start" }, nitrate(taken, "10"));
+    const phone = new Phone(ines, b.visitId);
+    const ops = [
+      phone.op({ type: "start" }),
+      phone.op(nitrate(taken, "20")),
+      phone.op({ type: "note", text: "The others go on" }),
+    ];
+    const results = await phone.send(ops);
+    expect(results.map((r) => [r.result, r.code])).toEqual([
+      ["applied", undefined],
+      ["refused", "unstorable"],
+      ["applied", undefined],
+    ]);
+    // The reading of the other visit is as it was, and what is sent again says the same.
+    expect((await readingsOf(a.visitId)).map((r) => r.value)).toEqual([10]);
+    expect(await readingsOf(b.visitId)).toEqual([]);
+    expect((await phone.send(ops)).map((r) => r.result)).toEqual(["already", "refused", "already"]);
+    expect((await rowsOf(b.visitId)).map((r) => r.status)).toEqual(["applied", "refused", "applied"]);
   });
 });

@@ -2,6 +2,7 @@ import { type OpBody, refuseOp, type VisitOp, type VisitState, visitState } from
 import { OpBodySchema, OpEnvelopeSchema } from "@keel-round/core/visit/schema";
 import { and, eq, inArray, max, sql } from "drizzle-orm";
 import { notFound, Refused } from "./define";
+import { plainError } from "./plainError";
 import { bookOf, openFinding } from "./planInputs";
 import { project } from "./project";
 import { finding, operation, tank, visit } from "./schema";
@@ -84,9 +85,18 @@ async function takeAlone(scope: Scope, visitId: string, item: unknown, now: Date
     return await takeBatch(scope, visitId, [item], now);
   } catch (error) {
     if (error instanceof Refused || isBusy(error)) throw error;
-    console.error(`operations: one of visit ${visitId} cannot be stored:`, error);
+    console.error(`operations: one of visit ${visitId} cannot be stored:`, plainError(error));
     return takeBatch(scope, visitId, [item], now, UNSTORABLE);
   }
+}
+
+/** Half of a letter of two parts, as JSON writes it: the database has no place for it. */
+const HALF_LETTER = /(?<!\\)((?:\\\\)*)\\u[dD][89a-fA-F][0-9a-fA-F]{2}/g;
+
+/** The same with the sign for "no letter" in place of half a letter; everything else as it came. */
+function wellFormed(value: unknown): unknown {
+  const json = JSON.stringify(value) ?? "null";
+  return json.search(HALF_LETTER) >= 0 ? JSON.parse(json.replace(HALF_LETTER, "$1\\ufffd")) : value;
 }
 
 /**
@@ -115,7 +125,7 @@ async function takeBatch(
     await log.load();
     const before = [...log.applied];
     const results: OpResult[] = [];
-    for (const item of raw) results.push(await log.take(item));
+    for (const item of raw) results.push(await log.take(wellFormed(item)));
     if (log.changed) await project(tx, scope, { visitId, ops: log.applied, before, now });
     return results;
   });

@@ -47,9 +47,14 @@ export const SourceFactsSchema = z.object({
 });
 
 const litres = z.number("Enter litres as a number, such as 50.").min(0, "Litres cannot be negative.").max(1e5);
-const step = z.string().min(1).max(80);
+const text = (most: number) => z.string().max(most);
+const step = text(80).min(1);
 const id = z.uuid();
-const words = z.string().trim().min(1, "Say it in a word or two.").max(2000);
+const words = text(2000).trim().min(1, "Say it in a word or two.");
+/** What a database counts with. */
+const MOST_COUNT = 2_000_000_000;
+/** Days that a visit may speak of: the clock of a device may be off, by less than a lifetime. */
+const inThisCentury = (day: string) => day >= "2000" && day < "2100";
 
 const figure = z.looseObject({ value: z.number() });
 
@@ -97,9 +102,9 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     type: z.literal("reading"),
     id,
     parameter: z.enum(PARAMETERS),
-    text: z.string().min(1).max(20),
-    unit: z.string().max(20),
-    method: z.string().max(40),
+    text: text(20).min(1),
+    unit: text(20),
+    method: text(40),
     temperatureC: z.number().min(-2).max(40).optional(),
     /** How whoever typed it writes decimals. */
     decimal: z.enum([".", ","]).optional(),
@@ -128,20 +133,20 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     type: z.literal("resolve"),
     id,
     how: z.enum(["fixed", "carried", "owner"]),
-    on: z.iso.date("That day does not exist.").optional(),
-    text: z.string().max(2000).optional(),
+    on: z.iso.date("That day does not exist.").refine(inThisCentury, "That day is too far off.").optional(),
+    text: text(2000).optional(),
   }),
   z.object({
     type: z.literal("switch"),
     gear: z.enum(SWITCH_GEAR),
     state: z.enum(["off", "on", "left-off"]),
-    reason: z.string().max(400).optional(),
+    reason: text(400).optional(),
   }),
   z.object({
     type: z.literal("plan"),
-    inputHash: z.string().max(64),
-    coreVersion: z.number().int(),
-    summary: z.string().max(400),
+    inputHash: text(64),
+    coreVersion: z.number().int().min(0).max(MOST_COUNT),
+    summary: text(400),
     plan: PlanShapeSchema as z.ZodType<unknown>,
   }),
   z.object({ type: z.literal("close") }),
@@ -151,8 +156,8 @@ export type OpBody = z.infer<typeof OpBodySchema>;
 /** What every operation carries whatever it says; enough to keep its place in the sequence. */
 export const OpEnvelopeSchema = z.object({
   opId: id,
-  device: z.string().min(1).max(64),
-  seq: z.number().int().min(1),
-  at: z.iso.datetime({ offset: true }),
+  device: z.string().regex(/^[a-z0-9_-]{1,64}$/, "A device has a name of small letters, digits and hyphens."),
+  seq: z.number().int().min(1).max(MOST_COUNT),
+  at: z.iso.datetime({ offset: true }).max(40).refine(inThisCentury, "The clock of the device is off by years."),
   body: z.unknown(),
 });
