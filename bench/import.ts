@@ -63,9 +63,9 @@ async function bringIn(): Promise<string> {
     }),
   );
   const { meanings, style } = await loadImport(office, id);
-  await checkImport(office, id, { meanings, style, zone: null }, new Date());
+  await checkImport(office, id, { meanings, style, zone: null });
   parts.checked.push(await timed(() => runImport(office, id, "check", when)));
-  await applyImport(office, id, false, new Date());
+  await applyImport(office, id, false);
   parts.published.push(await timed(() => runImport(office, id, "apply", when)));
   const { counts, state } = await loadImport(office, id);
   if (state !== "done" || counts.new !== ROWS) throw new Error(`${state}: ${JSON.stringify(counts)}`);

@@ -19,27 +19,31 @@ function databaseUrl(): string {
   return url;
 }
 
-export function openPool(url = databaseUrl(), connectionLimit = 10): mysql.Pool {
-  const pool = mysql.createPool({ uri: url, timezone: "Z", connectionLimit, queueLimit: MOST_WAITING });
+export function openPool(
+  url = databaseUrl(),
+  connectionLimit = 10,
+  { acquireMs = ACQUIRE_MS, mostWaiting = MOST_WAITING } = {},
+): mysql.Pool {
+  const pool = mysql.createPool({ uri: url, timezone: "Z", connectionLimit, queueLimit: mostWaiting });
   // Sent before anything else on a new connection: what is asked of it next waits behind it.
   pool.pool.on("connection", (connection: PoolConnection) => {
     connection.query(SESSION, (error) => error && connection.destroy());
   });
-  limitWaiting(pool.pool);
+  limitWaiting(pool.pool, acquireMs);
   return pool;
 }
 
 type Given = (error: NodeJS.ErrnoException | null, connection: PoolConnection) => void;
 
 /** Puts a limit on the wait for a connection: the driver has none. One that comes too late goes back unused. */
-function limitWaiting(pool: CorePool): void {
+function limitWaiting(pool: CorePool, acquireMs: number): void {
   const get = pool.getConnection.bind(pool);
   pool.getConnection = (give: Given): void => {
     let late = false;
     const timer = setTimeout(() => {
       late = true;
       give(new Busy("Every connection was in use for too long."), undefined as never);
-    }, ACQUIRE_MS);
+    }, acquireMs);
     get((error, connection) => {
       clearTimeout(timer);
       if (late) return connection?.release();

@@ -1,7 +1,11 @@
 import { z } from "zod";
+import { readBytes } from "./body";
 import { plainError } from "./plainError";
+import { Refused } from "./refused";
 import { type Role, type Scope, scopeOf } from "./scope";
 import { isBusy } from "./transaction";
+
+export { Refused } from "./refused";
 
 /** Ids of somebody else's business, for the test that walks the registry. */
 export interface ForeignIds {
@@ -17,19 +21,7 @@ export interface ForeignIds {
   readonly importId: string;
   readonly photoId: string;
   readonly barrelId: string;
-}
-
-/** An answer that says no, with a code for machines and a sentence for people. */
-export class Refused extends Error {
-  readonly status: number;
-  readonly code: string;
-  readonly fields: Readonly<Record<string, string[]>>;
-  constructor(status: number, code: string, message: string, fields: Record<string, string[]> = {}) {
-    super(message);
-    this.status = status;
-    this.code = code;
-    this.fields = fields;
-  }
+  readonly jobId: string;
 }
 
 /** What is outside the person's business does not exist for them. */
@@ -196,16 +188,15 @@ async function requireScope(headers: Headers, roles: readonly Role[]): Promise<S
 function requireSameOrigin(request: Request): void {
   const origin = request.headers.get("origin");
   const host = request.headers.get("host");
-  if (!origin || !host || new URL(origin).host !== host)
+  if (!origin || !host || !URL.canParse(origin) || new URL(origin).host !== host)
     throw new Refused(403, "foreign-origin", "This request did not come from Keel Round.");
 }
 
 async function readBody<B>(request: Request, schema: z.ZodType<B>, maxBytes: number): Promise<B> {
-  const text = await request.text();
-  if (text.length > maxBytes) throw new Refused(413, "too-large", `At most ${maxBytes} bytes are taken at once.`);
+  const bytes = await readBytes(request, maxBytes, "What is sent at once");
   let raw: unknown;
   try {
-    raw = JSON.parse(text);
+    raw = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch {
     throw new Refused(400, "not-json", "The body is not JSON.");
   }

@@ -244,7 +244,7 @@ export async function queueLetter(scope: Scope, letterId: string, now: Date): Pr
       .update(letter)
       .set({ queuedAt: now })
       .where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
-    if (taken.affectedRows === 1) await enqueue(tx, scope.businessId, "mail", { letterId }, now);
+    if (taken.affectedRows === 1) await enqueue(tx, scope.businessId, "mail", { letterId });
   });
 }
 

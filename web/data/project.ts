@@ -13,10 +13,11 @@ import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt, ne } from "drizzle-orm";
 import { v5 } from "uuid";
 import { newId } from "./ids";
+import { enqueue } from "./jobs";
 import { bookOf } from "./planInputs";
 import { laySite } from "./programme/layJobs";
 import { recordBatch } from "./saltBatches";
-import { finding, job, levelLog, reading, source, stepLog, tank, task, visit, waterChange } from "./schema";
+import { finding, levelLog, reading, source, stepLog, tank, task, visit, waterChange } from "./schema";
 import type { PlanSnapshot, TaskBefore } from "./schema/round";
 import type { Scope } from "./scope";
 import { beforeOf, DECIDED, intervalBefore, settleTasks } from "./settleTasks";
@@ -82,14 +83,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
     })
     .where(eq(visit.id, visitId));
   await refreshStatus(tx, scope.businessId, [row.tank.id], today > on ? today : on);
-  if (state.closedAt)
-    await tx.insert(job).values({
-      id: newId(),
-      businessId: scope.businessId,
-      kind: "letter",
-      payload: { stopId: row.visit.stopId },
-      runAt: now,
-    });
+  if (state.closedAt) await enqueue(tx, scope.businessId, "letter", { stopId: row.visit.stopId });
 }
 
 function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {

@@ -10,7 +10,7 @@ import { db } from "./connection";
 import { everyDefinition, type ForeignIds, registered } from "./define";
 import { newId } from "./ids";
 import { letterContent, storeLetter } from "./letters";
-import { barrel, deskChange, letter, person, photo } from "./schema";
+import { barrel, deskChange, job, letter, person, photo } from "./schema";
 import type { Scope } from "./scope";
 import { stageFile } from "./transfer/stage";
 
@@ -62,6 +62,11 @@ beforeAll(async () => {
   );
   const [change] = await db().select().from(deskChange).where(eq(deskChange.batchId, batchId));
   const [picture] = await db().select().from(photo).where(eq(photo.businessId, businessId)).limit(1);
+  const stuckId = newId();
+  await db()
+    .insert(job)
+    .values({ id: stuckId, businessId, kind: "mail", payload: { letterId }, runAt: new Date(), failedAt: new Date() });
+  const [stuck] = await db().select().from(job).where(eq(job.id, stuckId));
   const [vat] = await db().select().from(barrel).where(eq(barrel.businessId, businessId)).limit(1);
   ids = {
     visitId: v.visitId,
@@ -76,6 +81,7 @@ beforeAll(async () => {
     importId,
     photoId: picture?.id ?? "",
     barrelId: vat?.id ?? "",
+    jobId: stuck?.id ?? "",
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -113,6 +119,7 @@ describe("the registry", () => {
       "desk.restore",
       "desk.save",
       "desk.set-codes",
+      "desk.try-again",
       "desk.undo",
       "files.apply",
       "files.cancel",

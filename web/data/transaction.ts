@@ -34,7 +34,12 @@ export function isBusy(error: unknown): boolean {
   return isLost(error);
 }
 
-const isLost = (error: unknown): boolean => LOST.has(driverError(error)?.code ?? "");
+function isLost(error: unknown): boolean {
+  if (LOST.has(driverError(error)?.code ?? "")) return true;
+  // What is asked after the loss has no code of its own.
+  for (let at = error; at instanceof Error; at = at.cause) if (at.message.includes("closed state")) return true;
+  return false;
+}
 
 /** The server has rolled a transaction back under whoever goes on with it. */
 class RolledBack extends Error {}
@@ -58,14 +63,22 @@ const pause = (attempt: number) =>
 export async function inTransaction<T>(run: (tx: Queries) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     let committing = false;
+    let within: unknown;
     try {
       return await db().transaction(async (tx) => {
-        const result = await run(tx as unknown as Queries);
-        await requireOpen(tx as unknown as Queries);
-        committing = true;
-        return result;
+        try {
+          const result = await run(tx as unknown as Queries);
+          await requireOpen(tx as unknown as Queries);
+          committing = true;
+          return result;
+        } catch (error) {
+          // On a lost connection the rollback fails too, and would be all that is told.
+          within = error;
+          throw error;
+        }
       });
-    } catch (error) {
+    } catch (thrown) {
+      const error = within ?? thrown;
       const again =
         error instanceof RolledBack || AGAIN.has(driverError(error)?.errno ?? 0) || (isLost(error) && !committing);
       if (attempt >= TRIES || !again) throw error;

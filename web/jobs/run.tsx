@@ -7,11 +7,14 @@ import { fillEntries } from "@/data/find/entries";
 import { claimJob, failJob, finishJob, type Job, renewJob } from "@/data/jobs";
 import { layOut } from "@/data/layOut";
 import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters";
+import { plainError } from "@/data/plainError";
 import { fillJobs } from "@/data/programme/firmJobs";
 import { layAll } from "@/data/programme/layJobs";
 import { refreshPaces } from "@/data/programme/paces";
 import { business } from "@/data/schema";
 import { refreshDay } from "@/data/status";
+import { sweep } from "@/data/sweep";
+import { isBusy } from "@/data/transaction";
 import { importScope, runImport } from "@/data/transfer/imports";
 import { whenOf } from "@/data/when";
 import { renderLetter } from "@/places/letters/render";
@@ -20,6 +23,8 @@ import { letterMessage } from "./message";
 const IDLE_MS = 500;
 const RENEW_MS = 20_000;
 const DAILY_CHECK_MS = 10 * 60_000;
+/** A database that is away is asked for at least this often. */
+const LONGEST_WAIT_MS = 20_000;
 const owner = `${hostname()}:${process.pid}`;
 
 function setting(name: string): string {
@@ -71,21 +76,63 @@ const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
   "import-apply": (job) => workOnImport(job, "apply"),
 };
 
+/** What is due once in a while for one firm. */
+async function upkeep(firm: typeof business.$inferSelect): Promise<void> {
+  const today = civilOf(Date.now(), firm.zone).date;
+  await layOut(firm.id, today);
+  await fillKinds(db(), firm.id);
+  await fillJobs(db(), firm.id);
+  await fillEntries(firm.id);
+  await refreshPaces(firm.id);
+  if ((await refreshDay(firm.id, today)) > 0) await layAll(firm.id, today);
+}
+
+/** One firm's trouble is its own: the others get their turn. */
 async function daily(): Promise<void> {
-  for (const firm of await db().select().from(business)) {
-    const today = civilOf(Date.now(), firm.zone).date;
-    await layOut(firm.id, today);
-    await fillKinds(db(), firm.id);
-    await fillJobs(db(), firm.id);
-    await fillEntries(firm.id);
-    await refreshPaces(firm.id);
-    if ((await refreshDay(firm.id, today)) > 0) await layAll(firm.id, today);
+  for (const firm of await db().select().from(business))
+    try {
+      await upkeep(firm);
+    } catch (error) {
+      if (isBusy(error)) throw error;
+      console.error(`jobs: the daily work of ${firm.id}:`, plainError(error));
+    }
+  await sweep();
+}
+
+const said = (error: unknown): string => {
+  const plain = plainError(error);
+  return plain instanceof Error ? plain.message : String(plain);
+};
+
+/** Does one piece of work; false where there is none. */
+async function workOnce(): Promise<boolean> {
+  const job = await claimJob(owner);
+  if (!job) return false;
+  const renewal = setInterval(() => {
+    renewJob(job).catch((error) => console.error("jobs: a lease was not renewed:", plainError(error)));
+  }, RENEW_MS);
+  try {
+    await WORK[job.kind](job);
+    await finishJob(job);
+  } catch (error) {
+    // The database went away: the lease runs out, and the work is tried again once it is there.
+    if (isBusy(error)) throw error;
+    console.error(`jobs: ${job.kind} ${job.id}, attempt ${job.attempts}:`, plainError(error));
+    await failJob(job, said(error));
+  } finally {
+    clearInterval(renewal);
   }
+  return true;
 }
 
 async function main(): Promise<void> {
   let running = true;
   let wake: (() => void) | undefined;
+  const wait = (ms: number) =>
+    new Promise<void>((resolve) => {
+      wake = resolve;
+      setTimeout(resolve, ms);
+    });
   for (const signal of ["SIGTERM", "SIGINT"] as const)
     process.on(signal, () => {
       running = false;
@@ -93,33 +140,24 @@ async function main(): Promise<void> {
     });
 
   let nextDaily = 0;
+  let failures = 0;
   console.log("jobs: ready");
-  while (running) {
-    if (Date.now() >= nextDaily) {
-      await daily();
-      nextDaily = Date.now() + DAILY_CHECK_MS;
-    }
-    const job = await claimJob(owner, new Date());
-    if (job) {
-      const renewal = setInterval(() => {
-        renewJob(job.id, owner, new Date()).catch((error) => console.error("jobs: a lease was not renewed:", error));
-      }, RENEW_MS);
-      try {
-        await WORK[job.kind](job);
-        await finishJob(job.id, new Date());
-      } catch (error) {
-        console.error(`jobs: ${job.kind} ${job.id}, attempt ${job.attempts}:`, error);
-        await failJob(job, error instanceof Error ? error.message : String(error), new Date());
-      } finally {
-        clearInterval(renewal);
+  while (running)
+    try {
+      if (Date.now() >= nextDaily) {
+        await daily();
+        nextDaily = Date.now() + DAILY_CHECK_MS;
       }
-    } else {
-      await new Promise<void>((resolve) => {
-        wake = resolve;
-        setTimeout(resolve, IDLE_MS);
-      });
+      const worked = await workOnce();
+      if (failures > 0) console.log("jobs: the database is there again");
+      failures = 0;
+      if (!worked) await wait(IDLE_MS);
+    } catch (error) {
+      if (!isBusy(error)) throw error;
+      failures += 1;
+      if (failures === 1) console.error("jobs: waiting for the database:", said(error));
+      await wait(Math.min(LONGEST_WAIT_MS, IDLE_MS * 2 ** failures) * (0.5 + Math.random() / 2));
     }
-  }
   process.exit(0);
 }
 

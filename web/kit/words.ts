@@ -26,3 +26,14 @@ export function yearDate(date: string): string {
     new Date(`${date}T12:00:00Z`),
   );
 }
+
+/** "14:05, 25 Nov" of an instant in the business's zone. */
+export function moment(at: Date, zone: string): string {
+  return new Intl.DateTimeFormat("en-GB", {
+    hour: "2-digit",
+    minute: "2-digit",
+    day: "numeric",
+    month: "short",
+    timeZone: zone,
+  }).format(at);
+}

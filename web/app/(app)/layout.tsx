@@ -2,6 +2,7 @@ import { type ReactNode, Suspense } from "react";
 import { pageScope } from "@/data/pageScope";
 import { Shell } from "@/kit/shell/Shell";
 import { Document } from "@/kit/theme/Document";
+import { StuckNote } from "@/places/desk/StuckNote";
 import { HeaderRibbon } from "@/places/round/HeaderRibbon";
 
 const PLACES = [
@@ -30,6 +31,11 @@ export default async function AppLayout({ children }: { children: ReactNode }) {
           </Suspense>
         }
       >
+        {scope.role === "office" && (
+          <Suspense>
+            <StuckNote scope={scope} />
+          </Suspense>
+        )}
         {children}
       </Shell>
     </Document>

@@ -194,6 +194,7 @@ export async function insertRecord(
   { now, today }: When,
   batchId: string,
   later?: Later,
+  id = newId(),
 ): Promise<string> {
   const store = stores[entity];
   refuseIssues(await brokenLinks(tx, scope, entity, values));
@@ -204,7 +205,6 @@ export async function insertRecord(
   };
   refuseIssues(store.misfits(columns, scope.units));
   if (entity === "tank") refuseIssues(await wrongWaters(tx, scope.businessId, columns));
-  const id = newId();
   await tx.insert(store.table).values({ id, businessId: scope.businessId, ...columns } as never);
   await writeChanges(tx, scope, batchId, now, [{ entity, entityId: id, field: MADE, old: null, new: values.name }]);
   if (entity === "tank") await layTankVisits(tx, scope.businessId, id, today);

@@ -1,21 +1,24 @@
 import type { Entity, Values } from "@keel-round/core/book";
 import { quickStart, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import { and, eq, sql } from "drizzle-orm";
+import { v5 } from "uuid";
 import { insertRecord, Later, lockRow, updateRow } from "../book/records";
 import { stores } from "../book/stores";
 import { db } from "../connection";
 import { purifierAtSite } from "../programme/follow";
 import { giveProgramme } from "../programme/save";
-import { importReading, reading } from "../schema";
+import { importFile, importReading, reading } from "../schema";
 import type { Scope } from "../scope";
 import { inTransaction, type Queries } from "../transaction";
 import type { When } from "../when";
-import { type ImportFile, type ImportRow, progress, rowChunks } from "./rows";
+import { Cancelled, type ImportFile, type ImportRow, progress, rowChunks } from "./rows";
 
 /**
  * Publishes a checked file, all of it or nothing: one transaction, undone as one by the file's id.
  *
- * A person who cancels, a record that changed since the check, or a cut connection leaves everything as it was.
+ * That it is done is written in the same transaction: a process that ends at any moment publishes nothing or all of it, and
+ * none publishes it twice. A person who cancels, a record that changed since the check, or a cut
+ * connection leaves everything as it was.
  */
 export async function applyFile(scope: Scope, file: ImportFile, when: When): Promise<void> {
   await inTransaction(async (tx) => {
@@ -23,6 +26,19 @@ export async function applyFile(scope: Scope, file: ImportFile, when: When): Pro
     if (file.kind === "reading") await publishReadings(tx, scope, file, later);
     else await publishRecords(tx, scope, file, file.kind, when, later);
     await later.settle(tx, scope.businessId, when.today);
+    // Last, so that whoever asks how far it is or wants it to stop is not kept waiting.
+    const [done] = await tx
+      .update(importFile)
+      .set({ state: "done", doneAt: when.now })
+      .where(
+        and(
+          eq(importFile.businessId, scope.businessId),
+          eq(importFile.id, file.id),
+          eq(importFile.state, "applying"),
+          eq(importFile.cancelAsked, false),
+        ),
+      );
+    if (done.affectedRows !== 1) throw new Cancelled();
   });
 }
 
@@ -45,7 +61,9 @@ async function publishRecords(
         }
         const facts = entity === "tank" ? assumedFacts(file, row, values) : null;
         const more = facts ? { facts } : {};
-        const id = await insertRecord(tx, scope, entity, values, more, when, file.id, later);
+        // The same row of the same file is the same record, whoever publishes it.
+        const id = v5(String(row.rowNo), file.id);
+        await insertRecord(tx, scope, entity, values, more, when, file.id, later, id);
         if (facts) {
           const filled = values as { siteId: string; sourceId: string; topUpSourceId: string };
           const book = {

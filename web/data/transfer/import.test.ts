@@ -49,13 +49,13 @@ async function check(
   change: Partial<Pick<typeof importFile.$inferSelect, "meanings" | "style" | "zone">> = {},
 ) {
   const { meanings, style, zone } = { ...(await loadImport(maud, id)), ...change };
-  await checkImport(maud, id, { meanings, style, zone }, new Date());
+  await checkImport(maud, id, { meanings, style, zone });
   await runImport(maud, id, "check", when());
   return loadImport(maud, id);
 }
 
 async function publish(id: string, leaveOut = false) {
-  await applyImport(maud, id, leaveOut, new Date());
+  await applyImport(maud, id, leaveOut);
   await runImport(maud, id, "apply", when());
   return loadImport(maud, id);
 }
@@ -78,7 +78,7 @@ describe("a list of clients", () => {
     expect(checked.delimiter).toBe(";");
     expect(checked.counts).toEqual({ new: 1, change: 1, same: 0, error: 1 });
     expect(await issuesOf(id)).toEqual(["“not-an-address” is not an e-mail address."]);
-    await expect(applyImport(maud, id, false, new Date())).rejects.toMatchObject({ code: "errors" });
+    await expect(applyImport(maud, id, false)).rejects.toMatchObject({ code: "errors" });
 
     await mendCell(maud, id, { rowNo: 3, column: 2, text: "broken@mended.example", everywhere: false });
     expect((await check(id)).counts).toEqual({ new: 2, change: 1, same: 0, error: 0 });
@@ -190,7 +190,7 @@ describe("readings", () => {
     // Again: all of it is known.
     const again = await stage("reading", wide);
     expect((await check(again, { meanings })).counts).toEqual({ new: 0, change: 0, same: 2, error: 0 });
-    await expect(applyImport(maud, again, false, new Date())).rejects.toMatchObject({ code: "nothing" });
+    await expect(applyImport(maud, again, false)).rejects.toMatchObject({ code: "nothing" });
     await undoImport(maud, id, when());
     expect(await readingCount()).toBe(before);
   });
@@ -297,7 +297,7 @@ describe("all or nothing", () => {
   test("a file that is cancelled while it is published leaves nothing", async () => {
     const id = await stage("client", "Name,Contact,E-mail\nGodwit Place,Mx. Limosa,l@godwit.example\n");
     await check(id);
-    await applyImport(maud, id, false, new Date());
+    await applyImport(maud, id, false);
     await cancelImport(maud, id);
     await runImport(maud, id, "apply", when());
     expect((await loadImport(maud, id)).state).toBe("cancelled");
@@ -310,7 +310,7 @@ describe("all or nothing", () => {
     const id = await stage("reading", "Tank,Date,pH\nArcherfish,2026-02-03 09:00,7.9\n");
     await check(id);
     const before = await readingCount();
-    await applyImport(maud, id, false, new Date());
+    await applyImport(maud, id, false);
     await cancelImport(maud, id);
     await runImport(maud, id, "apply", when());
     expect((await loadImport(maud, id)).state).toBe("cancelled");

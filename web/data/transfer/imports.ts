@@ -3,7 +3,7 @@ import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { undoBatch } from "../book/records";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
-import { enqueue } from "../jobs";
+import { enqueue, forgetGivenUp } from "../jobs";
 import { importFile, importReading, importRow, person } from "../schema";
 import { type Scope, scopeOfUser } from "../scope";
 import { inTransaction } from "../transaction";
@@ -62,13 +62,20 @@ async function change(
   id: string,
   from: readonly ImportFile["state"][],
   set: Partial<typeof importFile.$inferInsert>,
+  work?: "import-check" | "import-apply",
 ): Promise<void> {
   await loadImport(scope, id);
-  const [done] = await db()
-    .update(importFile)
-    .set(set)
-    .where(and(mine(scope, id), inArray(importFile.state, [...from])));
-  if (done.affectedRows !== 1) throw new Refused(409, "busy", "This import is at work or finished. Reload the page.");
+  // Asked for and queued as one: nothing waits for work that nobody has.
+  await inTransaction(async (tx) => {
+    const [done] = await tx
+      .update(importFile)
+      .set(set)
+      .where(and(mine(scope, id), inArray(importFile.state, [...from])));
+    if (done.affectedRows !== 1) throw new Refused(409, "busy", "This import is at work or finished. Reload the page.");
+    if (!work) return;
+    await forgetGivenUp(tx, scope.businessId, id);
+    await enqueue(tx, scope.businessId, work, { importId: id });
+  });
 }
 
 /** Sets what the columns mean and how cells are read, and asks for a check of every row. */
@@ -76,7 +83,6 @@ export async function checkImport(
   scope: Scope,
   id: string,
   how: { readonly meanings: readonly ColumnMeaning[]; readonly style: CellStyle; readonly zone: string | null },
-  now: Date,
 ): Promise<void> {
   const file = await loadImport(scope, id);
   const known = new Set(targetsOf(file.kind).map((t) => t.key));
@@ -91,20 +97,12 @@ export async function checkImport(
     throw new Refused(422, "no-day", "Say which column holds the day.");
   if (file.kind !== "reading" && !keys.includes("name") && !keys.includes("id"))
     throw new Refused(422, "no-name", "Say which column holds the name.");
-  await change(scope, id, OPEN, {
-    meanings: how.meanings,
-    style: how.style,
-    zone: how.zone,
-    state: "checking",
-    rowsDone: 0,
-    cancelAsked: false,
-    error: null,
-  });
-  await enqueue(db(), scope.businessId, "import-check", { importId: id }, now);
+  const set = { ...how, state: "checking" as const, rowsDone: 0, cancelAsked: false, error: null };
+  await change(scope, id, OPEN, set, "import-check");
 }
 
 /** Asks for the file to be published. Rows with errors stay out only if the person says so. */
-export async function applyImport(scope: Scope, id: string, leaveOutErrors: boolean, now: Date): Promise<void> {
+export async function applyImport(scope: Scope, id: string, leaveOutErrors: boolean): Promise<void> {
   const file = await loadImport(scope, id);
   if (file.counts.error > 0 && !leaveOutErrors)
     throw new Refused(
@@ -114,14 +112,8 @@ export async function applyImport(scope: Scope, id: string, leaveOutErrors: bool
     );
   if (file.counts.new + file.counts.change === 0)
     throw new Refused(422, "nothing", "Nothing in this file is new or different.");
-  await change(scope, id, ["checked"], {
-    state: "applying",
-    rowsDone: 0,
-    cancelAsked: false,
-    leaveOutErrors,
-    error: null,
-  });
-  await enqueue(db(), scope.businessId, "import-apply", { importId: id }, now);
+  const set = { state: "applying" as const, rowsDone: 0, cancelAsked: false, leaveOutErrors, error: null };
+  await change(scope, id, ["checked"], set, "import-apply");
 }
 
 /** Asks what is at work on a file to stop: nothing of it is kept. */
@@ -186,12 +178,15 @@ export async function runImport(scope: Scope, id: string, work: "check" | "apply
         .where(mine(scope, id));
     } else {
       await applyFile(scope, file, when);
-      await db().update(importFile).set({ state: "done", doneAt: when.now }).where(mine(scope, id));
       await db().delete(importReading).where(eq(importReading.importId, id));
     }
   } catch (error) {
     if (error instanceof Cancelled) {
-      await db().update(importFile).set({ state: "cancelled" }).where(mine(scope, id));
+      // Only what was at work: another process may have published it meanwhile.
+      await db()
+        .update(importFile)
+        .set({ state: "cancelled" })
+        .where(and(mine(scope, id), inArray(importFile.state, ["checking", "applying"])));
       return;
     }
     if (!(error instanceof Refused)) throw error;

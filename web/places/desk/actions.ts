@@ -17,6 +17,7 @@ import {
 import { RecurSchema, recur } from "@/data/book/series";
 import { defineAction } from "@/data/define";
 import { saveFirm } from "@/data/firm";
+import { tryAgain } from "@/data/jobs";
 import { whenOf } from "@/data/when";
 
 const STAFF = ["office", "technician"] as const;
@@ -47,6 +48,15 @@ export const saveRecordAction = defineAction({
     if (input.id !== null) return changeRecord(scope, input.entity, { ...input, id: input.id }, when);
     return { kind: "saved", version: 1, ...(await createRecord(scope, input.entity, input.values, when)) };
   },
+});
+
+/** Tries stuck work again. */
+export const tryAgainAction = defineAction({
+  name: "desk.try-again",
+  roles: ["office"],
+  input: z.object({ jobId: id }),
+  foreign: (found) => ({ jobId: found.jobId }),
+  run: (scope, input) => tryAgain(scope, input.jobId),
 });
 
 /** Puts a record into the archive or brings it back. */

@@ -3,6 +3,7 @@ import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
 import { A, B, Details, Pre, Span, Summary, Table } from "@/kit/elements";
 import { Cell } from "@/kit/table";
+import { moment } from "@/kit/words";
 import type { OutboxMail } from "./outbox";
 
 interface LetterLine {
@@ -15,17 +16,6 @@ interface LetterLine {
   readonly sentAt: Date | null;
   readonly openedAt: Date | null;
   readonly sendError: string | null;
-}
-
-/** "14:05, 25 Nov" of an instant in the business's zone. */
-export function moment(at: Date, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    hour: "2-digit",
-    minute: "2-digit",
-    day: "numeric",
-    month: "short",
-    timeZone: zone,
-  }).format(at);
 }
 
 /** Where a letter is on its way, in words. */

@@ -1,16 +1,31 @@
 import { z } from "zod";
 import { readArchive } from "@/data/archive/read";
 import { defineRoute, Refused } from "@/data/define";
+import { takeIn } from "@/data/intake";
 import { whenOf } from "@/data/when";
 
-/** Brings an archive into an empty business as it streams. The passphrase of its door codes comes in a header. */
+/** A business of a thousand tanks with its photos. */
+const ARCHIVE_BYTES = 2_000_000_000;
+
+/** Empty where none was typed; what is no text of an address is none either. */
+function passphraseOf(request: Request): string | null {
+  try {
+    return decodeURIComponent(request.headers.get("x-passphrase") ?? "") || null;
+  } catch {
+    throw new Refused(400, "bad-passphrase", "The passphrase did not arrive whole. Type it again.");
+  }
+}
+
+/** Brings an archive into an empty business, once it is here whole. The passphrase of its door codes comes in a header. */
 export const POST = defineRoute({
   name: "archive.import",
   roles: ["office"],
   params: z.object({}).or(z.undefined()),
   run: async (scope, { request }) => {
     if (!request.body) throw new Refused(422, "not-whole", "The file is empty.");
-    const passphrase = decodeURIComponent(request.headers.get("x-passphrase") ?? "");
-    return { counts: await readArchive(scope, request.body, passphrase || null, whenOf(scope)) };
+    const passphrase = passphraseOf(request);
+    return takeIn(scope, request.body, { bytes: ARCHIVE_BYTES }, async (file) => ({
+      counts: await readArchive(scope, file.read(), passphrase, whenOf(scope)),
+    }));
   },
 });

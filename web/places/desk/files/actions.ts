@@ -29,7 +29,7 @@ export const checkImportAction = defineAction({
     style: { decimal: "." as const, dateOrder: null },
     zone: null,
   }),
-  run: (scope, { id: importId, ...how }) => checkImport(scope, importId, how, whenOf(scope).now),
+  run: (scope, { id: importId, ...how }) => checkImport(scope, importId, how),
 });
 
 /** Asks for a checked file to be published. */
@@ -38,7 +38,7 @@ export const applyImportAction = defineAction({
   roles: OFFICE,
   input: z.object({ id, leaveOutErrors: z.boolean() }),
   foreign: (found) => ({ id: found.importId, leaveOutErrors: true }),
-  run: (scope, input) => applyImport(scope, input.id, input.leaveOutErrors, whenOf(scope).now),
+  run: (scope, input) => applyImport(scope, input.id, input.leaveOutErrors),
 });
 
 /** Asks what is at work on a file to stop. */

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { defineRoute, Refused } from "@/data/define";
+import { readBytes } from "@/data/body";
+import { defineRoute } from "@/data/define";
 import { addPhoto, PHOTO_LIMITS } from "@/data/photos/photos";
 import { whenOf } from "@/data/when";
 
@@ -11,14 +12,11 @@ export const POST = defineRoute({
   foreign: (ids) => ({ params: { tankId: ids.tankId } }),
   run: async (scope, { params, request }) => {
     const { now, today } = whenOf(scope);
-    const length = Number(request.headers.get("content-length") ?? 0);
-    if (length > PHOTO_LIMITS.bytes)
-      throw new Refused(413, "too-large", `A picture may have ${PHOTO_LIMITS.bytes / 1_000_000} MB.`);
     const note = new URL(request.url).searchParams.get("note") ?? "";
     return addPhoto(
       scope,
       params.tankId,
-      { bytes: new Uint8Array(await request.arrayBuffer()), note, onDate: today },
+      { bytes: await readBytes(request, PHOTO_LIMITS.bytes, "A picture"), note, onDate: today },
       now,
     );
   },

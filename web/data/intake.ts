@@ -1,0 +1,123 @@
+import { createReadStream, createWriteStream } from "node:fs";
+import { mkdir, readdir, rm, stat } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { pipeline } from "node:stream/promises";
+import { newId } from "./ids";
+import { Refused } from "./refused";
+import type { Scope } from "./scope";
+
+/** A body may take so long, and rest for so long between two of its parts. */
+const WHOLE_MS = 10 * 60_000;
+const REST_MS = 20_000;
+/** A business may send so many files at once. */
+const AT_ONCE = 2;
+/** What lies there longer than this was left by a process that ended. */
+const ORPHAN_MS = 60 * 60_000;
+
+/** How a file is taken in. */
+export interface IntakeLimits {
+  readonly bytes: number;
+  readonly wholeMs?: number;
+  readonly restMs?: number;
+}
+
+/** A file that lies here whole. */
+export interface TakenIn {
+  readonly bytes: number;
+  /** Reads it from its beginning. */
+  read(): AsyncIterable<Uint8Array>;
+}
+
+const folder = (): string => process.env.UPLOAD_FOLDER ?? join(tmpdir(), "keel-round-uploads");
+
+const atWork = new Map<string, number>();
+
+/**
+ * Takes a body in as a file of its own, hands it on once it lies here whole, and takes it away again.
+ *
+ * Nothing of the database is held meanwhile: a sender that stalls or goes away keeps nobody waiting.
+ *
+ * @throws a refusal for a body that is too large, too slow, or a third one of the same business.
+ */
+export async function takeIn<T>(
+  scope: Scope,
+  body: ReadableStream<Uint8Array>,
+  { bytes: most, wholeMs = WHOLE_MS, restMs = REST_MS }: IntakeLimits,
+  use: (file: TakenIn) => Promise<T>,
+): Promise<T> {
+  const running = atWork.get(scope.businessId) ?? 0;
+  if (running >= AT_ONCE)
+    throw new Refused(429, "too-many", `${AT_ONCE} files of your business are being taken in. Wait for one of them.`);
+  atWork.set(scope.businessId, running + 1);
+  const path = join(folder(), newId());
+  try {
+    await mkdir(folder(), { recursive: true, mode: 0o700 });
+    let bytes = 0;
+    async function* counted(): AsyncIterable<Uint8Array> {
+      for await (const chunk of inTime(body, wholeMs, restMs)) {
+        bytes += chunk.length;
+        if (bytes > most)
+          throw new Refused(413, "too-large", `A file may have ${Math.round(most / 1_000_000)} MB. Cut it into parts.`);
+        yield chunk;
+      }
+    }
+    await pipeline(counted(), createWriteStream(path, { mode: 0o600 }));
+    return await use({ bytes, read: () => createReadStream(path) });
+  } finally {
+    atWork.set(scope.businessId, (atWork.get(scope.businessId) ?? 1) - 1);
+    await rm(path, { force: true });
+  }
+}
+
+/** The parts of a body, for as long as they come in time. */
+async function* inTime(body: ReadableStream<Uint8Array>, wholeMs: number, restMs: number): AsyncIterable<Uint8Array> {
+  const reader = body.getReader();
+  const end = Date.now() + wholeMs;
+  try {
+    for (;;) {
+      const part = await orLate(reader.read(), Math.min(restMs, end - Date.now()));
+      if (part.done) return;
+      yield part.value;
+    }
+  } finally {
+    // Nobody reads on: the sender is told so, and what it answers to that is of no use.
+    reader.cancel().catch(() => undefined);
+  }
+}
+
+async function orLate<T>(work: Promise<T>, ms: number): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(
+      () => reject(new Refused(408, "stalled", "The file stopped coming. Nothing was kept; send it again.")),
+      Math.max(0, ms),
+    );
+  });
+  try {
+    return await Promise.race([work, late]);
+  } catch (error) {
+    if (error instanceof Refused) throw error;
+    // The sender went away.
+    throw new Refused(400, "cut-off", "The file was cut off. Nothing was kept; send it again.");
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Takes away what processes that ended left lying. */
+export async function sweepIntake(now: number): Promise<number> {
+  const names = await readdir(folder()).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === "ENOENT") return [];
+    throw error;
+  });
+  let swept = 0;
+  for (const name of names) {
+    const path = join(folder(), name);
+    const known = await stat(path).catch(() => null);
+    if (!known || now - known.mtimeMs < ORPHAN_MS) continue;
+    await rm(path, { force: true });
+    swept += 1;
+  }
+  return swept;
+}
