@@ -2,7 +2,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { connect } from "node:net";
 import { join } from "node:path";
-import { ensureFolder, freePort, stopProcess, Unable } from "./system.mjs";
+import { ensureFolder, freePort, guard, remove, stopProcess, Unable } from "./system.mjs";
 
 /** Raised when a data folder of an earlier layout can no longer be used. */
 const LAYOUT = "1";
@@ -19,9 +19,10 @@ export async function startDatabase(folder) {
   const data = join(folder, "mariadb");
   const layoutFile = join(folder, "layout");
   const fresh = !existsSync(layoutFile);
+  takeFolder(folder);
   if (fresh) {
-    if (existsSync(data))
-      throw new Unable(`${data} holds a set-up that did not finish. Start over with: npm run demo -- --fresh`);
+    // A set-up that did not finish holds nothing yet: the layout is noted before anything is stored.
+    remove(data);
     const made = spawnSync(
       "mariadb-install-db",
       [
@@ -65,10 +66,35 @@ export async function startDatabase(folder) {
     ],
     { env: path, stdio: "ignore", detached: true },
   );
+  guard(child);
   await reachable(port, child, log);
   if (fresh) writeFileSync(layoutFile, LAYOUT);
   writeFileSync(join(folder, "port"), String(port));
-  return { url: (name) => `mysql://root@127.0.0.1:${port}/${name}`, port, fresh, stop: () => stopProcess(child) };
+  const stop = async () => {
+    await stopProcess(child);
+    remove(join(folder, "owner"));
+  };
+  return { url: (name) => `mysql://root@127.0.0.1:${port}/${name}`, port, fresh, stop };
+}
+
+/** Notes whose folder it is. One that somebody else is at work in is refused; what one that was killed left is ended first. */
+function takeFolder(folder) {
+  const owner = join(folder, "owner");
+  const of = existsSync(owner) ? Number(readFileSync(owner, "utf8")) : 0;
+  if (of && of !== process.pid && isAlive(of))
+    throw new Unable(
+      `Keel Round is at work in ${folder} already (process ${of}). Stop it first with Ctrl-C; its data stay as they are.`,
+    );
+  writeFileSync(owner, String(process.pid));
+}
+
+/** Whether one of our launchers runs under a number; it may be another program's by now. */
+function isAlive(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, "utf8").split("\0")[0]?.includes("node") ?? false;
+  } catch {
+    return false;
+  }
 }
 
 /**

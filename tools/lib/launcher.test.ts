@@ -1,5 +1,5 @@
-import { spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -32,9 +32,12 @@ describe("bad states give a sentence that says what to do, and no stack", () => 
     expect(text).toContain("npm run demo -- --fresh");
     expect(text).not.toContain("at async");
   });
-  test("a set-up that did not finish", () => {
-    mkdirSync(join(folder, "mariadb"));
-    expect(say(`await startDatabase(${JSON.stringify(folder)});`).text).toContain("holds a set-up that did not finish");
+  test("a folder that another copy is at work in, at once", () => {
+    writeFileSync(join(folder, "owner"), String(process.pid));
+    const { status, text } = say(`await startDatabase(${JSON.stringify(folder)});`);
+    expect(status).toBe(1);
+    expect(text).toContain(`is at work in ${folder} already (process ${process.pid})`);
+    expect(text).not.toContain("at async");
   });
   test("a folder that cannot be made", () => {
     writeFileSync(join(folder, "file"), "");
@@ -66,3 +69,26 @@ test("a database of our own starts on loopback, keeps its data, and leaves nothi
   expect(second.fresh).toBe(false);
   await second.stop();
 });
+
+test("a set-up that was ended in the middle is made anew", async () => {
+  mkdirSync(join(folder, "mariadb"));
+  writeFileSync(join(folder, "mariadb/half"), "x");
+  // Whoever began it is no more.
+  writeFileSync(join(folder, "owner"), "999999");
+  const database = await startDatabase(folder);
+  expect(database.fresh).toBe(true);
+  await database.stop();
+});
+
+test("a launcher that is killed leaves no database behind", async () => {
+  const script = `import { startDatabase } from "./database.mjs"; await startDatabase(${JSON.stringify(folder)}); console.log("up"); setInterval(() => {}, 1000);`;
+  const launcher = spawn(process.execPath, ["--input-type=module", "-e", script], { cwd: import.meta.dirname });
+  await new Promise<void>((resolve) => launcher.stdout.on("data", (d) => String(d).includes("up") && resolve()));
+  const pid = Number(readFileSync(join(folder, "pid"), "utf8"));
+  expect(existsSync(`/proc/${pid}`)).toBe(true);
+  launcher.kill("SIGKILL");
+  await expect.poll(() => existsSync(`/proc/${pid}`), { timeout: 30_000 }).toBe(false);
+  // And the folder can be started in again.
+  const again = await startDatabase(folder);
+  await again.stop();
+}, 90_000);

@@ -107,7 +107,25 @@ export function isFree(port) {
 
 /** Starts a program whose output goes to ours; stops with it. */
 export function start(command, args, options = {}) {
-  return spawn(command, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"], ...options });
+  const child = spawn(command, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"], ...options });
+  if (options.detached) guard(child);
+  return child;
+}
+
+let watcher;
+
+/** Has a process ended when this one is, also where it is killed and can end nothing itself. */
+export function guard(child) {
+  if (child.pid === undefined) return;
+  if (!watcher) {
+    watcher = spawn(process.execPath, [join(root, "tools/lib/guard.mjs")], {
+      stdio: ["pipe", "ignore", "ignore"],
+      detached: true,
+    });
+    watcher.unref();
+    watcher.stdin.unref?.();
+  }
+  watcher.stdin.write(`${child.pid}\n`);
 }
 
 /** Runs a program to its end and answers its exit code. */

@@ -1,3 +1,4 @@
+import { spawn } from "node:child_process";
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -34,6 +35,55 @@ test("two processes that migrate at once do not collide", async () => {
   ];
   expect(Number(rows[0]?.n)).toBe(readdirSync(folder).filter((f) => f.endsWith(".sql")).length);
 });
+
+test("one that is killed at any statement is gone on from by the next", async () => {
+  for (const name of ["killed", "whole"]) await db().execute(`create database ${name}`);
+  await migrateDatabase(urlOf("whole"), folder);
+  const script = `import { migrateDatabase } from ${JSON.stringify(join(import.meta.dirname, "migrate.ts"))}; await migrateDatabase(${JSON.stringify(urlOf("killed"))}, ${JSON.stringify(folder)}); process.exit(0);`;
+  const migration = () =>
+    spawn(process.execPath, ["--import", "tsx", "--input-type=module", "-e", script], { cwd: join(folder, "../..") });
+  const steps = async () => {
+    const [[row]] = (await db().execute(
+      "select (select count(*) from information_schema.columns where table_schema = 'killed') + (select count(*) from information_schema.key_column_usage where table_schema = 'killed') as n",
+    )) as unknown as [[{ n: number }]];
+    return Number(row.n);
+  };
+  let kills = 0;
+  for (const at of [10, 90, 260, 420, 600]) {
+    const child = migration();
+    const ended = new Promise<number | null>((resolve) => child.once("exit", resolve));
+    let over = false;
+    ended.then(() => {
+      over = true;
+    });
+    await expect.poll(async () => over || (await steps()) >= at, { interval: 5, timeout: 30_000 }).toBe(true);
+    if (!over) kills += 1;
+    child.kill("SIGKILL");
+    await ended;
+    // As if its lease had run out.
+    await db().execute("update killed.lease set owner = ''");
+  }
+  expect(kills).toBeGreaterThan(1);
+  await migrateDatabase(urlOf("killed"), folder);
+  const made = async (name: string) => {
+    const [tables] = (await db().execute(
+      `select table_name as t from information_schema.tables where table_schema = '${name}' order by t`,
+    )) as unknown as [{ t: string }[]];
+    const all: string[] = [];
+    for (const { t } of tables) {
+      const [[row]] = (await db().execute(`show create table \`${name}\`.\`${t}\``)) as unknown as [
+        Record<string, string>[],
+      ];
+      all.push((row?.["Create Table"] ?? "").replace(/ AUTO_INCREMENT=\d+/, ""));
+    }
+    return all;
+  };
+  expect(await made("killed")).toEqual(await made("whole"));
+  const [rows] = (await db().execute("select count(*) as n from killed.__migration_step")) as unknown as [
+    { n: number }[],
+  ];
+  expect(Number(rows[0]?.n)).toBe(0);
+}, 120_000);
 
 test("a database of the first version keeps its animals: they move from the tank's facts to rows of their own", async () => {
   await db().execute("create database from_first");
