@@ -31,6 +31,8 @@ export interface Outcome {
   readonly after: Figures;
   /** Minutes that each landmark stood in air, by its place in the book; infinite where the water did not come back. */
   readonly bareMinutes: readonly number[];
+  /** Landmarks that the lowest water only touches: a level that ends 3 mm off its line leaves them bare or does not. */
+  readonly touched: readonly boolean[];
   /** Minutes from the first litre out to the last litre in. */
   readonly lowMinutes: number;
 }
@@ -40,6 +42,8 @@ const BED: readonly string[] = ["vacuum-sector", "spot-siphon", "deep-sector"];
 /** A flood that is none: the return pump stands in air. */
 export const DRAWS_AIR = "return pump draws air";
 const START_MINUTES = 1;
+/** As closely as a line is met. */
+const LINE_M = 0.003;
 const EXCHANGE_PARTS = 1000;
 /** On a tank that is as it is believed to be the last check finds nothing worth more than this. */
 const A_JUG = 0.005;
@@ -135,6 +139,10 @@ export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends 
     drainedL: tank.drainedL,
     after: tank.figures(),
     bareMinutes: book.landmarks.map((l) => bareMinutes(l, tank, moments)),
+    touched: book.landmarks.map(({ heightM }) => {
+      const outL = Math.max(0, ...moments.map((m) => m.outL));
+      return outL > tank.litresDownTo(heightM + LINE_M) && outL < tank.litresDownTo(heightM - LINE_M);
+    }),
     lowMinutes: (moments.at(-1)?.at ?? 0) - (moments.find((m) => m.outL > 0)?.at ?? 0),
   };
 }
