@@ -74,10 +74,13 @@ export const test = base.extend<
         start([join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(port)], "web", env),
         start(["--import", "tsx", "jobs/run.tsx"], "web", env),
       ];
-      await answers(`${url}/sign-in`);
-      await answers(env.OUTBOX_URL);
-      await use({ url, sessions: new Map() });
-      for (const child of children) await ended(child);
+      try {
+        await answers(`${url}/sign-in`);
+        await answers(env.OUTBOX_URL);
+        await use({ url, sessions: new Map() });
+      } finally {
+        for (const child of children) await ended(child);
+      }
     },
     { scope: "worker", timeout: 120_000 },
   ],

@@ -31,10 +31,50 @@ test("machines get a 4xx with a code for whatever is wrong, never a 500", async 
     413,
     "too-large",
   ]);
+  // An origin that is none, a body that is no text, and an id that goes on for ever.
+  expect(await said(post(`/api/visits/${visitId}/operations`, "[]", { origin: "null" }))).toEqual([
+    403,
+    "foreign-origin",
+  ]);
+  expect(
+    await said(
+      request.post(`/api/visits/${visitId}/operations`, {
+        data: Buffer.from([0x7b, 0xff, 0xfe, 0x7d]),
+        headers: { "content-type": "application/json", ...origin },
+      }),
+    ),
+  ).toEqual([400, "not-json"]);
+  expect(await said(request.get(`/api/visits/${"a".repeat(4000)}`))).toEqual([404, "not-found"]);
   await page.goto(`/stops/${visitId}`);
   await expect(page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
   await page.goto("/tanks/not-an-id");
   await expect(page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
+});
+
+test("of the sign-in library's routes only those that our pages use are there", async ({ as, page, baseURL }) => {
+  await as("Ines");
+  const headers = { origin: baseURL ?? "", "content-type": "application/json" };
+  const { request } = page.context();
+  for (const path of [
+    "sign-up/email",
+    "update-user",
+    "change-password",
+    "change-email",
+    "delete-user",
+    "list-sessions",
+    "revoke-sessions",
+    "organization/create",
+    "organization/invite-member",
+    "organization/list-members",
+    "request-password-reset",
+    "sign-in/social",
+    "verify-email",
+  ]) {
+    expect((await request.get(`/api/auth/${path}`)).status(), path).toBe(404);
+    expect((await request.post(`/api/auth/${path}`, { data: {}, headers })).status(), path).toBe(404);
+  }
+  for (const path of ["get-session", "ok", "error", "", "sign-in/email/../list-sessions"])
+    expect((await request.get(`/api/auth/${path}`)).status(), path).toBe(404);
 });
 
 test("who is not signed in gets nothing", async ({ request }) => {
@@ -52,6 +92,11 @@ test("every page has a strict policy, and breaks it nowhere", async ({ as, page 
     const policy = answer?.headers()["content-security-policy"] ?? "";
     expect(policy, path).toContain("script-src 'self' 'nonce-");
     expect(policy, path).not.toContain("script-src 'self' 'unsafe-inline'");
+    expect(answer?.headers(), path).toMatchObject({
+      "cross-origin-opener-policy": "same-origin",
+      "x-frame-options": "DENY",
+      "strict-transport-security": expect.stringContaining("max-age="),
+    });
     await page.waitForLoadState("networkidle");
   }
   expect(problems).toEqual([]);

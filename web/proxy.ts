@@ -30,11 +30,8 @@ export function proxy(request: NextRequest) {
 export const config = {
   matcher: [
     {
+      // Also what is fetched ahead: it becomes the page.
       source: "/((?!_next/static|_next/image|favicon.ico|icon.svg|sw.js|manifest.webmanifest|fonts/|letter/|api/).*)",
-      missing: [
-        { type: "header", key: "next-router-prefetch" },
-        { type: "header", key: "purpose", value: "prefetch" },
-      ],
     },
   ],
 };

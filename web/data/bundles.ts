@@ -7,9 +7,11 @@ import { loadPlanInputs } from "./planInputs";
 import { loadRound } from "./round";
 import { client, site, stop, tank, visit } from "./schema";
 import type { Scope } from "./scope";
+import { requireVisit } from "./sight";
 
 /** The bundle of one visit. */
 export async function visitBundle(scope: Scope, visitId: string): Promise<VisitBundle> {
+  await requireVisit(scope, visitId);
   const q = db();
   const [row] = await q
     .select({ visit, stop, site, tank, clientName: client.name })

@@ -7,6 +7,7 @@ import { bookOf, openFinding } from "./planInputs";
 import { project } from "./project";
 import { finding, operation, tank, visit } from "./schema";
 import type { Scope } from "./scope";
+import { requireVisit } from "./sight";
 import { inTransaction, isBusy, type Queries } from "./transaction";
 
 /** What became of one operation of a batch. */
@@ -70,6 +71,7 @@ export async function postOperations(
   raw: readonly unknown[],
   now: Date,
 ): Promise<OpResult[]> {
+  await requireVisit(scope, visitId);
   try {
     return await takeBatch(scope, visitId, raw, now);
   } catch (error) {

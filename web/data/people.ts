@@ -47,6 +47,8 @@ export async function setVanKit(
   scope: Scope,
   { personId, item, carries }: z.infer<typeof VanKitSchema>,
 ): Promise<void> {
+  // A technician packs their own van.
+  if (scope.role !== "office" && personId !== scope.personId) throw notFound("person");
   const name = (item.split(",")[0] ?? item).trim();
   await inTransaction(async (tx) => {
     const mine = and(eq(person.businessId, scope.businessId), eq(person.id, personId));

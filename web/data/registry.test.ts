@@ -26,6 +26,8 @@ function filesNamed(folder: string, name: string): string[] {
 }
 
 let stranger: Scope;
+/** Of the same business, and not seen where the ids are. */
+let tobiah: Scope;
 let ids: ForeignIds;
 
 beforeAll(async () => {
@@ -33,6 +35,7 @@ beforeAll(async () => {
   const ines = await scopeOf(businessId, "Ines");
   // Somebody of another business, with every role a person may have, asks for these ids.
   stranger = { ...ines, businessId: newId(), personId: newId() };
+  tobiah = await scopeOf(businessId, "Tobiah");
   const [v] = await visitsOf(businessId, "Ilves Dental", today);
   const [someone] = await db().select().from(person).where(eq(person.businessId, businessId));
   if (!v || !someone) throw new Error("The demo has no visit");
@@ -166,6 +169,21 @@ describe("the registry", () => {
       "me.units",
       "upkeep.lay",
     ]);
+  });
+
+  test("answers a technician's own business alike where they have no business with the client", async () => {
+    const probes = everyDefinition().filter((d) => d.probe && d.roles.includes("technician"));
+    expect(probes.length).toBeGreaterThan(20);
+    const open: string[] = [];
+    for (const { name, probe } of probes)
+      await probe?.(tobiah, ids).then(
+        () => open.push(name),
+        (error: unknown) => {
+          if ((error as { code?: string }).code !== "not-found") open.push(name);
+        },
+      );
+    // Waters and barrels are the firm's, and what stands in them is everybody's work.
+    expect(open.sort()).toEqual(["water.draw", "water.fix-barrel", "water.start-batch", "water.verify-batch"]);
   });
 
   test("a letter of a stop with an open visit is not made", async () =>

@@ -11,6 +11,7 @@ import { loadPlanInputs } from "./planInputs";
 import { business, client, person, site, stop, tank, tankStatus, visit } from "./schema";
 import type { PlanSnapshot } from "./schema/round";
 import type { Scope } from "./scope";
+import { requireStop } from "./sight";
 
 /** A tank of a stop, with its plan for the day. */
 export interface RoundTank {
@@ -132,6 +133,7 @@ function dayStop(s: RoundStop, on: string): DayStop {
 
 /** Agrees on a refill at base after a stop, or takes it back. */
 export async function setRefill(scope: Scope, stopId: string, refillAfter: boolean): Promise<void> {
+  await requireStop(scope, stopId);
   const [done] = await db()
     .update(stop)
     .set({ refillAfter })
@@ -141,6 +143,7 @@ export async function setRefill(scope: Scope, stopId: string, refillAfter: boole
 
 /** Moves a stop to another day. Its series and its other stops stay as they are. */
 export async function moveStop(scope: Scope, stopId: string, to: string, today: string): Promise<void> {
+  await requireStop(scope, stopId);
   const q = db();
   const [row] = await q
     .select()

@@ -1,7 +1,8 @@
 import { and, eq, exists, gte, inArray, notExists, or, type SQL, sql } from "drizzle-orm";
 import { type AnyMySqlColumn, alias } from "drizzle-orm/mysql-core";
 import { db } from "./connection";
-import { client, series, site, stop } from "./schema";
+import { notFound } from "./define";
+import { client, series, site, stop, visit } from "./schema";
 import type { Scope } from "./scope";
 import type { Queries } from "./transaction";
 
@@ -63,4 +64,40 @@ export async function clientsInSight(scope: Scope, q: Queries = db()): Promise<r
 export function inSight(column: AnyMySqlColumn, clients: readonly string[] | null): SQL | undefined {
   if (clients === null) return undefined;
   return clients.length === 0 ? sql`false` : inArray(column, [...clients]);
+}
+
+/**
+ * Refuses a stop of a client whom the person has no business with, as one that does not exist.
+ *
+ * @throws "not found".
+ */
+export async function requireStop(scope: Scope, stopId: string): Promise<void> {
+  const [row] = await db()
+    .select({ id: stop.id })
+    .from(stop)
+    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .where(
+      and(
+        eq(stop.businessId, scope.businessId),
+        eq(stop.id, stopId),
+        inSight(site.clientId, await clientsInSight(scope)),
+      ),
+    );
+  if (!row) throw notFound("stop");
+}
+
+/**
+ * Refuses a visit of a client whom the person has no business with, as one that does not exist.
+ *
+ * @throws "not found".
+ */
+export async function requireVisit(scope: Scope, visitId: string): Promise<void> {
+  const [row] = await db()
+    .select({ stopId: visit.stopId })
+    .from(visit)
+    .where(and(eq(visit.businessId, scope.businessId), eq(visit.id, visitId)));
+  if (!row) throw notFound("visit");
+  // The office sees all, and has no list to be looked up in.
+  if (scope.role === "office") return;
+  await requireStop(scope, row.stopId);
 }

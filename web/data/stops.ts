@@ -5,12 +5,14 @@ import { notFound } from "./define";
 import { loadRound, type Round, type RoundStop } from "./round";
 import { stop } from "./schema";
 import type { Scope } from "./scope";
+import { requireStop } from "./sight";
 
 /** A stop with the round it belongs to. */
 export async function loadStop(
   scope: Scope,
   stopId: string,
 ): Promise<{ readonly stop: RoundStop; readonly round: Round; readonly on: string; readonly today: string }> {
+  await requireStop(scope, stopId);
   const [row] = await db()
     .select()
     .from(stop)

@@ -14,7 +14,7 @@ import { refreshPaces } from "@/data/programme/paces";
 import { business } from "@/data/schema";
 import { refreshDay } from "@/data/status";
 import { sweep } from "@/data/sweep";
-import { isBusy } from "@/data/transaction";
+import { driverError, isBusy } from "@/data/transaction";
 import { importScope, runImport } from "@/data/transfer/imports";
 import { whenOf } from "@/data/when";
 import { renderLetter } from "@/places/letters/render";
@@ -155,7 +155,8 @@ async function main(): Promise<void> {
     } catch (error) {
       if (!isBusy(error)) throw error;
       failures += 1;
-      if (failures === 1) console.error("jobs: waiting for the database:", said(error));
+      if (failures === 1)
+        console.error("jobs: waiting for the database:", driverError(error)?.code ?? "every connection is in use");
       await wait(Math.min(LONGEST_WAIT_MS, IDLE_MS * 2 ** failures) * (0.5 + Math.random() / 2));
     }
   process.exit(0);

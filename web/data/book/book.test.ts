@@ -1,5 +1,5 @@
 import { type Entity, type Filter, readFilters, recordKinds, type Values } from "@keel-round/core/book";
-import { daysBetween } from "@keel-round/core/calendar";
+import { addDays, daysBetween } from "@keel-round/core/calendar";
 import { and, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
@@ -364,7 +364,10 @@ describe("codes of a site", () => {
     expect(await lookAtCodes(ines, college.id, when())).toEqual({ codes: "Side gate 4471" });
     expect(await lookAtCodes(maud, college.id, when())).toEqual({ codes: "Side gate 4471" });
     const tobiah = await scopeOf(businessId, "Tobiah");
-    await expect(lookAtCodes(tobiah, college.id, when())).rejects.toMatchObject({ code: "not-needed" });
+    // Who has no business with the client is told no more than that; who has, but not today, is told why.
+    await expect(lookAtCodes(tobiah, college.id, when())).rejects.toMatchObject({ code: "not-found" });
+    const tomorrow = { ...when(), today: addDays(when().today, 1) };
+    await expect(lookAtCodes(ines, college.id, tomorrow)).rejects.toMatchObject({ code: "not-needed" });
     await expect(lookAtCodes(owner, college.id, when())).rejects.toMatchObject({ code: "not-found" });
     const looks = await db().select().from(accessLook).where(eq(accessLook.siteId, college.id));
     expect(looks.map((l) => l.personId).sort()).toEqual([ines.personId, maud.personId].sort());

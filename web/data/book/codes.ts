@@ -5,6 +5,7 @@ import { newId } from "../ids";
 import { accessLook, deskChange, person, site, stop, visit } from "../schema";
 import type { Scope } from "../scope";
 import { decrypt, encrypt } from "../secrets";
+import { clientsInSight, inSight } from "../sight";
 import { inTransaction } from "../transaction";
 import type { When } from "../when";
 
@@ -37,7 +38,13 @@ export async function lookAtCodes(scope: Scope, siteId: string, { now, today }: 
   const [row] = await db()
     .select({ id: site.id, codes: site.accessCodes })
     .from(site)
-    .where(and(eq(site.businessId, scope.businessId), eq(site.id, siteId)));
+    .where(
+      and(
+        eq(site.businessId, scope.businessId),
+        eq(site.id, siteId),
+        inSight(site.clientId, await clientsInSight(scope)),
+      ),
+    );
   if (!row || scope.role === "owner") throw notFound("site");
   if (!(await needsCodes(scope, siteId, today)))
     throw new Refused(403, "not-needed", "The codes are shown to the office, and to you on a day with a stop here.");

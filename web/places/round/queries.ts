@@ -23,7 +23,9 @@ export async function whoseRound(
   scope: Scope,
   wanted?: string,
 ): Promise<{ readonly personId: string | null; readonly people: readonly { id: string; name: string }[] }> {
-  const people = await techniciansOnce(scope);
+  const all = await techniciansOnce(scope);
+  // A technician has their own round, and no colleague's.
+  const people = scope.role === "office" ? all : all.filter((p) => p.id === scope.personId);
   if (wanted && people.some((p) => p.id === wanted)) return { personId: wanted, people };
   if (people.some((p) => p.id === scope.personId)) return { personId: scope.personId, people };
   return { personId: people[0]?.id ?? null, people };

@@ -1,11 +1,27 @@
 import { auth } from "@/data/auth";
+import { AUTH_ROUTES } from "@/data/authRoutes";
 import { definePublicRoute } from "@/data/define";
 
-const handle = (request: Request): Promise<Response> => auth().handler(request);
+/** What our pages ask of the sign-in library. Its other routes do not exist here. */
+const answer = (verb: "GET" | "POST") => (request: Request) => {
+  const path = new URL(request.url).pathname.replace(/^\/api\/auth/, "");
+  return AUTH_ROUTES[verb].includes(path)
+    ? auth().handler(request)
+    : Promise.resolve(
+        Response.json(
+          { code: "not-found", message: "There is no such page here.", fields: {} },
+          { status: 404, headers: { "content-type": "application/problem+json", "cache-control": "no-store" } },
+        ),
+      );
+};
 
-export const GET = definePublicRoute("auth.get", "The sign-in library checks origin, session and rate itself.", handle);
+export const GET = definePublicRoute(
+  "auth.get",
+  "Only what is listed is answered; the sign-in library checks session and rate itself.",
+  answer("GET"),
+);
 export const POST = definePublicRoute(
   "auth.post",
-  "The sign-in library checks origin, session and rate itself.",
-  (request: Request) => handle(request),
+  "Only what is listed is answered; the sign-in library checks origin, session and rate itself.",
+  answer("POST"),
 );
