@@ -88,6 +88,8 @@ test("no serious violation on any screen, in a light room or a dim one", async (
   await check(maud, "begin a business");
   await maud.goto("/desk/firm");
   await check(maud, "the firm");
+  await maud.goto("/desk/stuck");
+  await check(maud, "stuck work");
   await maud.goto("/desk/files");
   await check(maud, "files");
   await maud
