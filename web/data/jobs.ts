@@ -1,8 +1,9 @@
-import { and, asc, desc, eq, isNotNull, isNull, lt, lte, or, type SQL, sql } from "drizzle-orm";
+import { sayDay } from "@keel-round/core/calendar";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, lt, lte, or, type SQL, sql } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";
 import { newId } from "./ids";
-import { importFile, job, letter } from "./schema";
+import { importFile, job, letter, site, stop } from "./schema";
 import type { Scope } from "./scope";
 import { inTransaction, type Queries } from "./transaction";
 
@@ -98,7 +99,7 @@ export async function failJob(of: Job, error: string): Promise<boolean> {
 export interface GivenUp {
   readonly id: string;
   readonly kind: JobKind;
-  /** The letter's subject or the file's name; null for a letter that is not made yet. */
+  /** The letter's subject, the file's name, or the site and day of a letter that is not written yet. */
   readonly about: string | null;
   readonly letterId: string | null;
   readonly importId: string | null;
@@ -118,6 +119,20 @@ export async function listGivenUp(scope: Scope): Promise<GivenUp[]> {
     .select({ id: letter.id, subject: letter.subject })
     .from(letter)
     .where(and(eq(letter.businessId, scope.businessId), isNull(letter.sentAt)));
+  const stops = await db()
+    .select({ id: stop.id, on: stop.onDate, name: site.name })
+    .from(stop)
+    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .where(
+      and(
+        eq(stop.businessId, scope.businessId),
+        inArray(
+          stop.id,
+          rows.flatMap((r) => r.payload.stopId ?? []),
+        ),
+      ),
+    );
+  const visited = new Map(stops.map((s) => [s.id, `${s.name}, ${sayDay(s.on)}`]));
   const files = await db()
     .select({ id: importFile.id, name: importFile.fileName })
     .from(importFile)
@@ -128,6 +143,7 @@ export async function listGivenUp(scope: Scope): Promise<GivenUp[]> {
     about:
       letters.find((l) => l.id === payload.letterId)?.subject ??
       files.find((f) => f.id === payload.importId)?.name ??
+      visited.get(payload.stopId ?? "") ??
       null,
     letterId: payload.letterId ?? null,
     importId: payload.importId ?? null,

@@ -37,6 +37,7 @@ export const Span = chakra.span;
 export const Summary = chakra.summary;
 export const Svg = chakra.svg;
 export const Table = chakra.table;
+export const Td = chakra.td;
 export const SvgText = chakra.text;
 export const Th = chakra.th;
 export const Thead = chakra.thead;

@@ -1,10 +1,10 @@
 import { Box } from "@chakra-ui/react";
 import { addDays, sayDay } from "@keel-round/core/calendar";
 import type { Carried, Fitted } from "@keel-round/core/readings";
-import { parameterFacts, quantity, type UnitPreference } from "@keel-round/core/units";
+import { type Parameter, parameterFacts, quantity, showReading, type UnitPreference } from "@keel-round/core/units";
 import type { Forecast } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
-import { Span } from "@/kit/elements";
+import { Span, Table, Td } from "@/kit/elements";
 
 const Z95 = 1.96;
 
@@ -26,10 +26,8 @@ export function Course({
   const said = (perDay: number) => `${moved(perDay).figure} ${moved(perDay).unit} a day`;
   const half = Z95 * fit.perDaySigma;
   const size = Math.abs(fit.perDay);
-  const about = ({ value, sigma }: Carried) =>
-    `about ${withUnit(parameter, value, units)} (${withUnit(parameter, Math.max(0, value - Z95 * sigma), units)} to ${withUnit(parameter, value + Z95 * sigma, units)})`;
   return (
-    <Box borderLeftWidth="1px" borderColor="ruleStrong" pl="14px" maxW="270px">
+    <Box borderLeftWidth="1px" borderColor="ruleStrong" pl="14px" maxW="300px">
       <Box color="soft" fontSize="13px">
         {label} {fit.perDay >= 0 ? "builds up" : "is used"}
       </Box>
@@ -47,10 +45,13 @@ export function Course({
           {own.machine && "; the machine that changes its water takes out the rest"}.
         </Box>
       )}
-      <Box fontSize="13px" mt="4px">
-        {sayDay(on)}: {about(before)}
-        {after && `, after the change ${about(after)}`}. {sayDay(nextOn)}, before anything is done: {about(next)}.
-      </Box>
+      <Table fontSize="13px" mt="6px" borderCollapse="collapse">
+        <tbody>
+          <Stage name={sayDay(on)} of={before} parameter={parameter} units={units} />
+          {after && <Stage name="after its change" of={after} parameter={parameter} units={units} />}
+          <Stage name={`${sayDay(nextOn)}, on arrival`} of={next} parameter={parameter} units={units} />
+        </tbody>
+      </Table>
       {fit.outliers?.map((o) => (
         <Box key={o.day} color="ochre" fontSize="13px">
           Not leant on: {withUnit(parameter, o.value, units)} on {sayDay(addDays(on, Math.round(o.day)))}. It lies far
@@ -58,5 +59,33 @@ export function Course({
         </Box>
       ))}
     </Box>
+  );
+}
+
+/** What a figure will probably be at one moment, with the range that holds it nineteen times in twenty. */
+function Stage({
+  name,
+  of: { value, sigma },
+  parameter,
+  units,
+}: {
+  name: string;
+  of: Carried;
+  parameter: Parameter;
+  units: UnitPreference;
+}) {
+  const figure = (x: number) => showReading(parameter, Math.max(0, x), units);
+  return (
+    <tr>
+      <Td pr="12px" py="1px" color="soft">
+        {name}
+      </Td>
+      <Td pr="8px" fontFamily="mono" textAlign="right">
+        {figure(value)}
+      </Td>
+      <Td color="soft">
+        {figure(value - Z95 * sigma)} to {figure(value + Z95 * sigma)}
+      </Td>
+    </tr>
   );
 }
