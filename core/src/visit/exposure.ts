@@ -1,6 +1,7 @@
 import type { Landmark, TankBook } from "../tank/index.ts";
 import { litresAboveM } from "./levels.ts";
 import { type DrainParts, drainPartsOf, outMinutesOf, refillMinutesOf } from "./moving.ts";
+import { pumpsOnLitres } from "./pumpsOn.ts";
 import { stepMinutes } from "./stepMinutes.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 import type { Exposure } from "./waterPlan.ts";
@@ -84,6 +85,10 @@ const wettingMinutes = (bare: readonly Bare[]): number =>
 
 /** A drain and its refill on the clock. */
 export interface LowWater {
+  /** Litres out of the sump while the pumps still run, and how long they take; the display falls afterwards. */
+  readonly runningL: number;
+  readonly runningMinutes: number;
+  /** Of what leaves the display. */
   readonly parts: DrainParts;
   /** Of hands, that keep wet what stands bare. */
   readonly wettingMinutes: number;
@@ -99,9 +104,13 @@ export interface LowWater {
  *
  * @param sourceL New water that is poured back, L; the rest is topped up after it.
  */
-export function lowWaterOf(tank: TankOnDay, litres: number, sourceL = litres): LowWater {
+export function lowWaterOf(tank: TankOnDay, drainedL: number, sourceL = drainedL): LowWater {
+  const runningL = pumpsOnLitres(tank, drainedL);
+  const running = { runningL, runningMinutes: runningL / tank.book.drainLPerMinute };
+  const litres = drainedL - runningL;
   const parts = drainPartsOf(tank, litres);
-  if (tank.place !== "display" || litres <= 0) return { parts, wettingMinutes: 0, atLineMinutes: 0, exposed: [] };
+  if (tank.place !== "display" || litres <= 0)
+    return { ...running, parts, wettingMinutes: 0, atLineMinutes: 0, exposed: [] };
   const setBack = stepMinutes(tank.input, SET_BACK, SET_BACK_MINUTES).minutes;
   const first = bareAt(tank, litres, sourceL, parts, setBack);
   const wetting = wettingMinutes(first);
@@ -109,6 +118,7 @@ export function lowWaterOf(tank: TankOnDay, litres: number, sourceL = litres): L
   const alone = Math.max(0, parts.restMinutes - DRAIN_START_MINUTES);
   const atLineMinutes = setBack + Math.max(0, wetting - alone);
   return {
+    ...running,
     parts,
     wettingMinutes: wetting,
     atLineMinutes,

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { fallMinutes, gravityFlowLPerMinute, pumpFlowLPerMinute } from "../flow/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { displayVolumeL, surfaceM2 } from "../vessel/index.ts";
-import { exposures, SET_BACK_MINUTES } from "./exposure.ts";
+import { exposures, lowWaterOf, SET_BACK_MINUTES } from "./exposure.ts";
 import { litresAboveM } from "./levels.ts";
 import {
   drainFlowLPerMinute,
@@ -175,6 +175,44 @@ describe("a pump that refills", () => {
     ));
   test("that cannot lift so high is not counted on", () =>
     expect(refillFlowLPerMinute({ ...bare, refillPump: { ...pump, liftM: 3.5 } })).toBe(bare.refillLPerMinute));
+});
+
+describe("litres out of the sump while the pumps run", () => {
+  /** A return outlet 10 cm down without a siphon break: 50 L run back into a sump that has 31 L of room. */
+  const over = (pumpsAtSiphon: "on" | "off"): TankBook => ({
+    ...bare,
+    gear: ["return"],
+    drainLPerMinute: 4,
+    sump: {
+      lengthM: 0.8,
+      widthM: 0.3,
+      heightM: 0.35,
+      runningLevelM: 0.22,
+      pipesL: 0,
+      lowestLevelM: 0.05,
+      weirM: 0.39,
+      returnLengthM: 0.8,
+    },
+    schools: { ...bare.schools, pumpsAtSiphon },
+    landmarks: [
+      { name: "outlet", kind: "return", heightM: 0.3, airMinutes: 0, siphonBreak: false },
+      { name: "top coral", kind: "coral", heightM: 0.15, airMinutes: 12 },
+    ],
+  });
+  test("leave nothing bare: the display falls by what comes after them, and so is the line told", () => {
+    const [on, off] = [lowWaterOf(found(over("on")), 110), lowWaterOf(found(over("off")), 110)];
+    expect(off.runningL).toBe(0);
+    // 50 L, and a tenth more, find 31.2 L.
+    expect(on.runningL).toBeCloseTo(50 / 0.9 - 31.2, 6);
+    const bareMinutes = (low: typeof on) => low.exposed.find((e) => e.name === "top coral")?.minutes ?? 0;
+    // At 4 L/min out and 10 L/min in again.
+    expect(bareMinutes(off) - bareMinutes(on)).toBeCloseTo(on.runningL / 4 + on.runningL / 10, 6);
+  });
+  test("take their time, which the drain's minutes and the step have", () => {
+    const on = lowWaterOf(found(over("on")), 110);
+    expect(on.runningMinutes).toBeCloseTo(on.runningL / 4, 9);
+    expect(on.runningMinutes + on.parts.bedMinutes + on.parts.restMinutes).toBeCloseTo(110 / 4, 6);
+  });
 });
 
 describe("what stands in air", () => {

@@ -9,6 +9,9 @@ import type { PlanInput } from "./inputs.ts";
 import { sourceTest } from "./sourceOn.ts";
 import { gearName, type Making, type Step, sentences, stepOf } from "./step.ts";
 
+/** Laying the hose and starting it. */
+const SIPHON_MINUTES = 2;
+
 /** A heater cools before it meets air; what runs dry waits for it. */
 const COOLING = { aloneMinutes: 15, until: ["drain", "exchange"] } as const;
 
@@ -273,7 +276,7 @@ function switchedOff(making: Making): Step[] {
         pumped
           ? `Start the siphon with the pumps on, ${making.say.litres(water.pumpsOnL)} out of the sump`
           : "Start the siphon with the pumps on",
-        2,
+        SIPHON_MINUTES + water.pumpsOnL / book.drainLPerMinute,
         runBackWords(making),
         { caution: overflowWords(making), kit: ["siphon hose"], craft: "A starter, never the mouth." },
       ),

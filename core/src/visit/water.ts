@@ -20,6 +20,7 @@ import { neededOf } from "./needed.ts";
 import { oddToday } from "./odd.ts";
 import { ammoniaLimit, freeAmmonia, wouldPoison } from "./poison.ts";
 import { type Pour, type PourPlan, pourPlan, tankC } from "./pour.ts";
+import { TIGHT } from "./pumpsOn.ts";
 import { type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 import type { FreeAmmonia, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
 
@@ -182,7 +183,7 @@ function figuresOf(
   // What is topped up by litres while the pumps stand is too much where less was missing than is believed.
   const tooMuchL = litres > 0 && place === "display" && pour.topUpL > 0 ? UNFAVOURABLE * missing.sigmaL : 0;
   const tight = runBack !== null && runBack.litres + tooMuchL > TIGHT * runBack.roomL;
-  const pumpsOnL = litres > 0 && place === "display" ? pumpsOnLitres(tank, litres) : 0;
+  const pumpsOnL = low.runningL;
   const refillC = refillTemperature(tank, pour);
   const goal = goalOf(decided.reasons);
   const figures = {
@@ -242,7 +243,7 @@ function figuresOf(
     pumpsOnL,
     runBack: runBack && { ...runBack, tight },
     auto: autoExchangeOf(tank),
-    drainMinutes: low.parts.bedMinutes + low.parts.restMinutes,
+    drainMinutes: low.runningMinutes + low.parts.bedMinutes + low.parts.restMinutes,
     restMinutes: low.parts.restMinutes,
     refillMinutes: refillMinutesOf(tank, mode === "batch" ? litres : 0, pour.sourceL),
     wasteL: mustCarryAway(input) ? litres : 0,
@@ -251,8 +252,7 @@ function figuresOf(
 
 /** Less than this nobody pours. */
 const LEAST_POUR_L = 0.05;
-/** Run-back that takes more than this of its room is a warning. */
-const TIGHT = 0.9;
+
 /** An overflow is decided so many standard deviations on the unfavourable side. */
 const UNFAVOURABLE = 3;
 
@@ -413,15 +413,4 @@ function markOf({ book, standing, missing }: TankOnDay, litres: number): Worked 
     "fill line": q(book.display.runningLevelM * 100, "cm above the floor"),
     "missing on arrival": q(missing.litres, "L"),
   });
-}
-
-/** Litres to draw while the pumps still run, so that the run-back finds a tenth more room than it needs. */
-function pumpsOnLitres({ book, standing, missing }: TankOnDay, litres: number): number {
-  const back = runBackOf(book);
-  const { sump } = book;
-  const { how, pumpsAtSiphon } = book.schools;
-  if (!back || !sump || standing.sumpM === null || pumpsAtSiphon !== "on" || how === "animals-out") return 0;
-  const short = back.litres / TIGHT - (back.roomL + missing.litres);
-  const chamberL = sumpVolumeL(sump, standing.sumpM) - sumpVolumeL(sump, Math.min(standing.sumpM, sump.lowestLevelM));
-  return Math.max(0, Math.min(short, chamberL, litres));
 }

@@ -108,7 +108,7 @@ function wrongs(input: PlanInput, plan: VisitPlan, outcome: Outcome): string[] {
     if (minutes > allowedMinutesOf(mark) + 0.05)
       found.push(`${mark.name} bare ${minutes.toFixed(1)} of ${allowedMinutesOf(mark)} min`);
     const told = water.exposed.find((e) => e.name === mark.name);
-    const longer = told !== undefined && told.minutes > 1.05 * minutes + 8 && !outcome.touched[i];
+    const longer = told !== undefined && told.minutes > 1.05 * minutes + 2 && !outcome.touched[i];
     if (!told || minutes > told.minutes + 0.5 || longer)
       found.push(`${mark.name} bare ${minutes.toFixed(1)} min, told ${told?.minutes.toFixed(1)}`);
   }
