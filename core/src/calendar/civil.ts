@@ -1,14 +1,36 @@
 import { Temporal } from "temporal-polyfill";
 import { OutOfRangeError } from "../issues/index.ts";
 
+const DAY_MS = 86_400_000;
+/** A plan asks for the same few dates thousands of times. What is kept is what never changes; it is dropped when it grows. */
+const MOST_KEPT = 20_000;
+
+function kept<K, V>(known: Map<K, V>, key: K, make: () => V): V {
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  const made = make();
+  if (known.size >= MOST_KEPT) known.clear();
+  known.set(key, made);
+  return made;
+}
+
+const numbers = new Map<string, number>();
+const dates = new Map<number, string>();
+const later = new Map<string, string>();
+
+/** Days of a civil date since 1970. */
+const dayNumber = (date: string): number => kept(numbers, date, () => Date.parse(`${date}T00:00:00Z`) / DAY_MS);
+
 /** Whole days from one civil date to another; negative if the second is earlier. */
 export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+  return Math.round(dayNumber(to) - dayNumber(from));
 }
 
 /** A civil date some days later. */
 export function addDays(date: string, days: number): string {
-  return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+  return kept(dates, dayNumber(date) + days, () =>
+    new Date((dayNumber(date) + days) * DAY_MS).toISOString().slice(0, 10),
+  );
 }
 
 const dayAndMonth = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" });
@@ -53,5 +75,7 @@ export function instantOf(date: string, minute: number, zone: string): number {
 
 /** A civil date some calendar months later; a day that the month does not have becomes its last one. */
 export function addMonths(date: string, months: number): string {
-  return Temporal.PlainDate.from(date).add({ months }, { overflow: "constrain" }).toString();
+  return kept(later, `${date} ${months}`, () =>
+    Temporal.PlainDate.from(date).add({ months }, { overflow: "constrain" }).toString(),
+  );
 }

@@ -244,13 +244,18 @@ export function surfaceM2(vessel: Vessel, heightM: number): number {
   return planAreaM2(vesselPlan(vessel, heightM));
 }
 
+/** Vessels that make sense: a plan asks the same one for its litres thousands of times. */
+const sensible = new WeakSet<Vessel>();
+
 /** Everything the vessel is measured by, with what each must not exceed. */
 function requireSense(vessel: Vessel): void {
+  if (sensible.has(vessel)) return;
   for (const [field, value] of Object.entries(vessel))
     if (typeof value === "number" && !(value > 0 && Number.isFinite(value)))
       throw new OutOfRangeError({ code: "no-volume", field, value });
   for (const { field, low = 0, high } of vesselBounds(vessel))
     requireRange(field, (vessel as unknown as Record<string, number>)[field] ?? Number.NaN, low, high);
+  sensible.add(vessel);
 }
 
 /** Dimensions that another one bounds, m: an end pane is shorter than its wall, a rim lower than its ball. */
