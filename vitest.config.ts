@@ -1,8 +1,11 @@
+import { availableParallelism } from "node:os";
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   resolve: { alias: { "@": new URL("./web", import.meta.url).pathname } },
   test: {
+    // On two cores the runner would take one: the database works in a process of its own meanwhile.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     projects: [
       {
         extends: true,

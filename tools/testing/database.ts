@@ -9,7 +9,7 @@ const SECRET = "a-secret-for-tests-only-0123456789abcdef";
 /** A real MariaDB of its own for the tests that need one, gone when they end. */
 export default async function setup(): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(tmpdir(), "keel-test-"));
-  const database = await startDatabase(folder);
+  const database = await startDatabase(folder, { keep: false });
   const admin = await mysql.createConnection(database.url(""));
   await admin.query("create database vitest");
   await admin.end();

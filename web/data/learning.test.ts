@@ -11,13 +11,14 @@ import type { Scope } from "./scope";
 import { statusRow } from "./status";
 
 // Each test plans the next visit, logs one before it, and plans the next one again: what was logged must have moved it.
-let ines: Scope;
+/** The office, which sees every site. */
+let maud: Scope;
 let businessId: string;
 let today: string;
 
 beforeAll(async () => {
   ({ businessId, today } = await demoBusiness());
-  ines = await scopeOf(businessId, "Ines");
+  maud = await scopeOf(businessId, "Maud");
 });
 
 /** This visit and the one after it. */
@@ -31,7 +32,7 @@ describe("what is logged makes the next plan better", () => {
   test("litres, through readings", async () => {
     const { now, plan } = await pair("Foundry Lofts");
     const before = (await plan()).plan.water.litres.value;
-    const phone = new Phone(ines, now.visitId);
+    const phone = new Phone(maud, now.visitId);
     await phone.say(
       { type: "start" },
       { type: "reading", id: v7(), parameter: "nitrate", text: "62", unit: "mg/L", method: "photometer" },
@@ -46,7 +47,7 @@ describe("what is logged makes the next plan better", () => {
     const { now, then, plan } = await pair("Ilves Dental");
     const before = await plan();
     const k = before.input.source.salt?.gramsPerLitre ?? 0;
-    const phone = new Phone(ines, now.visitId);
+    const phone = new Phone(maud, now.visitId);
     // 100 L with 3 900 g read 34: this bag alone says 3900·35/(100·34) = 40.15.
     await phone.say({ type: "start" }, { type: "batch", litres: 100, grams: 3900, measuredPsu: 34, confirmed: false });
     const after = await plan();
@@ -58,7 +59,7 @@ describe("what is logged makes the next plan better", () => {
     await phone.say({ type: "note", text: "again" });
     expect((await plan()).input.source.salt?.gramsPerLitre).toBeCloseTo(after.input.source.salt?.gramsPerLitre ?? 0, 9);
     // One that is far off is questioned and not learnt.
-    await new Phone(ines, then.visitId).say(
+    await new Phone(maud, then.visitId).say(
       { type: "start" },
       { type: "batch", litres: 100, grams: 3900, measuredPsu: 25, confirmed: false },
     );
@@ -70,7 +71,7 @@ describe("what is logged makes the next plan better", () => {
     const { now, plan } = await pair("Customs House");
     const before = await plan();
     const { input, plan: todays } = await planOf(businessId, now);
-    const phone = new Phone(ines, now.visitId, v7(), Date.parse(`${now.on}T09:00:00Z`));
+    const phone = new Phone(maud, now.visitId, v7(), Date.parse(`${now.on}T09:00:00Z`));
     const ops = [
       phone.op({ type: "start" }),
       phone.op({ type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan: todays }),
@@ -106,7 +107,7 @@ describe("what is logged makes the next plan better", () => {
   test("evaporation, through the level found", async () => {
     const { now, plan } = await pair("Bellmaker's");
     const before = await plan();
-    await new Phone(ines, now.visitId).say({ type: "start" }, { type: "level", belowCm: 6 });
+    await new Phone(maud, now.visitId).say({ type: "start" }, { type: "level", belowCm: 6 });
     const after = await plan();
     expect(after.input.book.evaporationLPerDay).toBeGreaterThan(before.input.book.evaporationLPerDay * 1.1);
     expect(after.plan.water.freshL?.value ?? 0).toBeGreaterThan(before.plan.water.freshL?.value ?? 0);
@@ -115,7 +116,7 @@ describe("what is logged makes the next plan better", () => {
   test("what was seen opens the next visit", async () => {
     const { now, plan } = await pair("Tanner's Inn");
     const id = v7();
-    await new Phone(ines, now.visitId).say(
+    await new Phone(maud, now.visitId).say(
       { type: "start" },
       { type: "finding", id, kind: "equipment", text: "Impeller rattles" },
       { type: "resolve", id, how: "carried", on: addDays(today, 7) },
@@ -126,7 +127,7 @@ describe("what is logged makes the next plan better", () => {
   test("gear that was left off is asked about at the next visit", async () => {
     const { now, plan } = await pair("Quince house");
     const { input } = await planOf(businessId, now);
-    const phone = new Phone(ines, now.visitId);
+    const phone = new Phone(maud, now.visitId);
     const answers = input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const);
     await phone.say(
       { type: "start" },
@@ -150,7 +151,7 @@ describe("what is logged makes the next plan better", () => {
     const { plan: todays, input } = await planOf(businessId, now);
     const done = todays.steps.find((s) => s.task === "skimmer-cup");
     expect(done).toBeDefined();
-    const phone = new Phone(ines, now.visitId);
+    const phone = new Phone(maud, now.visitId);
     await phone.say(
       { type: "start" },
       { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan: todays },

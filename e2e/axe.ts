@@ -1,0 +1,28 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "./fixtures";
+
+/** In a light room every rule, in a dim one what the colours change. */
+export async function check(page: Page, what: string): Promise<void> {
+  await page.waitForLoadState("networkidle");
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  await page.emulateMedia({ colorScheme: "dark" });
+  await expect(page.locator("html")).toHaveClass(/\bdark\b/);
+  const dim = await new AxeBuilder({ page }).withRules(["color-contrast"]).analyze();
+  await page.emulateMedia({ colorScheme: "light" });
+  await expect(page.locator("html")).not.toHaveClass(/\bdark\b/);
+  const found = [...violations, ...dim.violations.map((v) => ({ ...v, id: `${v.id} in a dim room` }))];
+  expect(
+    found
+      .filter((v) => v.impact === "serious" || v.impact === "critical")
+      .map(
+        (v) =>
+          `${what}: ${v.id} at ${v.nodes
+            .map((n) => n.target.join(" "))
+            .slice(0, 3)
+            .join("; ")}`,
+      ),
+  ).toEqual([]);
+}
+
+/** A desk's screen in a light room. */
+export const LIGHT = { colorScheme: "light", viewport: { width: 1280, height: 900 } } as const;
