@@ -10,7 +10,7 @@ import { finding, levelLog, operation, reading, stepLog, task, visit, waterChang
 import type { Scope } from "./scope";
 
 /** Some here; many more under `npm run proof`. */
-const HISTORIES = Number(process.env.KEEL_ROUND_HISTORIES ?? 8);
+const HISTORIES = Number(process.env.KEEL_ROUND_HISTORIES ?? 5);
 
 let ines: Scope;
 let at: Awaited<ReturnType<typeof visitsOf>>[number];
