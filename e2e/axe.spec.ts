@@ -1,5 +1,5 @@
 import { check, LIGHT } from "./axe";
-import { expect, openStop, test } from "./fixtures";
+import { beginVisit, expect, openStop, test } from "./fixtures";
 
 test("no serious violation at the tank, the water and the round, in a light room or a dim one", async ({
   as,
@@ -59,13 +59,7 @@ test("no serious violation at the tank, the water and the round, in a light room
   await check(page, "round");
   await openStop(page, "Maritime College");
   await check(page, "stop");
-  // Whichever of the two comes first starts it.
-  await page.getByRole("link", { name: /the visit/ }).click();
-  const start = page.getByRole("button", { name: "Start", exact: true });
-  const progress = page.locator("[data-progress]");
-  await expect(start.or(progress)).toBeVisible();
-  if (await start.isVisible()) await start.click();
-  await expect(progress).toBeVisible();
+  await beginVisit(page);
   for (const tab of ["All steps", "Seen", "Close", "Step"]) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
     await check(page, `visit ${tab}`);

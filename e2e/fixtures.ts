@@ -105,6 +105,16 @@ export const test = base.extend<
     }),
 });
 
+/** From a stop to its visit on the phone's sheet, begun: by whichever test comes first. */
+export async function beginVisit(page: Page): Promise<void> {
+  await page.getByRole("link", { name: /the visit/ }).click();
+  const start = page.getByRole("button", { name: "Start", exact: true });
+  const progress = page.locator("[data-progress]");
+  await expect(start.or(progress)).toBeVisible();
+  if (await start.isVisible()) await start.click();
+  await expect(progress).toBeVisible();
+}
+
 /** Opens the planned stop of a site on the day that is shown. */
 export async function openStop(page: Page, site: string): Promise<void> {
   await page.locator("[data-row]", { hasText: site }).click();

@@ -1,4 +1,4 @@
-import { expect, openStop, type Page, test } from "./fixtures";
+import { beginVisit, expect, openStop, type Page, test } from "./fixtures";
 
 /** A number followed by a unit that a US or an imperial person does not read, or a field named in one. */
 const CANONICAL =
@@ -91,12 +91,7 @@ for (const [who, units, which] of PERSONS)
     await see("/round");
     await openStop(page, "Ilves Dental");
     found.push(...(await foreign(page, "stop")));
-    await page.getByRole("link", { name: /the visit/ }).click();
-    const start = page.getByRole("button", { name: "Start", exact: true });
-    const progress = page.locator("[data-progress]");
-    await expect(start.or(progress)).toBeVisible();
-    if (await start.isVisible()) await start.click();
-    await expect(progress).toBeVisible();
+    await beginVisit(page);
     for (const tab of ["All steps", "Close", "Step"]) {
       await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
       found.push(...(await foreign(page, `visit ${tab}`)));
