@@ -12,6 +12,8 @@ export default defineConfig({
         test: {
           name: "core",
           include: ["core/src/**/*.test.ts"],
+          // Pure functions: the files of a worker may share what they load.
+          isolate: false,
           // Plans that are carried out: some thousands here, many more under `npm run proof`.
           provide: { plansCarriedOut: Number(process.env.KEEL_ROUND_PLANS ?? 3000) },
           testTimeout: 3_600_000,

@@ -1,8 +1,8 @@
-import type { Rhythm } from "@keel-round/core/calendar";
 import type { TaskCode } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { LIVED } from "./lived.ts";
+import type { Rhythm } from "./rhythms.ts";
 import { factsOf, type Story } from "./stories.ts";
 
 /** About thirty ordinary tanks: site, what stands there, its size in metres, and how often it is seen. */

@@ -1,4 +1,4 @@
-import { addDays, civilOf, instantOf, occurrences, ruleFor, weekday } from "@keel-round/core/calendar";
+import { addDays, civilOf, instantOf, occurrences } from "@keel-round/core/calendar";
 import type { BarrelContents } from "@keel-round/core/mixing";
 import { adaptInterval, asksFor, libraryTask } from "@keel-round/core/programme";
 import { seeded } from "@keel-round/core/simulate";
@@ -29,6 +29,7 @@ import { liveThrough } from "./history.ts";
 import logins from "./logins.json" with { type: "json" };
 import { addPhotos } from "./photos.ts";
 import { addCalls, addProgramme } from "./programme.ts";
+import { ruleOn } from "./rhythms.ts";
 import { Rows, ZONE } from "./rows.ts";
 import { contacts, siteDetails } from "./siteDetails.ts";
 import { reefBatches, waters } from "./sources.ts";
@@ -319,8 +320,7 @@ function addSite(
     setUpMinutes: story.setUpMinutes,
     bucketL: story.bucketL,
   });
-  const first = weekday(day(story.dayOffset));
-  const rule = ruleFor(story.rhythm, story.rhythm === "twice-weekly" ? [first, ((first + 2) % 7) + 1] : [first]);
+  const rule = ruleOn(story.rhythm, day(story.dayOffset));
   // A whole number of four-week turns back, so that every rhythm falls on its day again.
   const startOn = day(story.dayOffset - 28 * Math.ceil((story.historyDays + 28) / 28));
   rows.add(t.series, { id: seriesId, businessId, siteId, personId, rule, startOn });

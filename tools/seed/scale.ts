@@ -1,5 +1,6 @@
-import { addDays, civilOf, ruleFor, weekday } from "@keel-round/core/calendar";
+import { addDays, civilOf } from "@keel-round/core/calendar";
 import { asksFor, kindProgramme, libraryTask } from "@keel-round/core/programme";
+import { ruleOf, weeklyOn } from "@keel-round/core/series";
 import { gaussian, seeded } from "@keel-round/core/simulate";
 import { kindFacts, systemVolumeL, TANK_KINDS, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
@@ -139,7 +140,7 @@ export async function loadScale(
       businessId,
       siteId,
       personId,
-      rule: ruleFor("weekly", [weekday(addDays(today, offset))]),
+      rule: ruleOf(weeklyOn(addDays(today, offset))),
       startOn: addDays(today, offset - 7 * (weeks + 1)),
     });
     const days = Array.from({ length: weeks }, (_, w) => addDays(today, offset - 7 * (weeks - w)));

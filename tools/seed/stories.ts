@@ -1,8 +1,8 @@
-import type { Rhythm } from "@keel-round/core/calendar";
 import type { TaskCode } from "@keel-round/core/programme";
 import { type AnimalGroup, kindFacts, type SwitchGear, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 import { LIVED } from "./lived.ts";
+import type { Rhythm } from "./rhythms.ts";
 
 /** What a tank lives through between visits, per day and litre unless said otherwise; days count back from today. */
 export interface Life {

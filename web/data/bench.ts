@@ -144,6 +144,7 @@ export async function planInto(scope: Scope, { visitId, change }: z.infer<typeof
       )
       .for("update");
     if (!row) throw notFound("visit");
+    if (row.state === "off") throw new Refused(409, "is-off", "This visit is left out: plan it again first.");
     if (row.state !== "planned") throw new Refused(409, "begun", "This visit has begun: move the mark on its sheet.");
     if (change) {
       const input = (await loadPlanInputs(tx, scope.businessId, [{ visitId, tankId: row.tankId, on: row.on }])).get(

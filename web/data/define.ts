@@ -12,6 +12,7 @@ export interface ForeignIds {
   readonly visitId: string;
   readonly tankId: string;
   readonly stopId: string;
+  readonly roundChangeId: string;
   readonly letterId: string;
   readonly personId: string;
   readonly siteId: string;

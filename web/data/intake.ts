@@ -107,7 +107,7 @@ async function orLate<T>(work: Promise<T>, ms: number): Promise<T> {
 
 /** Takes away what processes that ended left lying. */
 export async function sweepIntake(now: number): Promise<number> {
-  const names = await readdir(folder()).catch((error: NodeJS.ErrnoException) => {
+  const names = await readdir(/*turbopackIgnore: true*/ folder()).catch((error: NodeJS.ErrnoException) => {
     if (error.code === "ENOENT") return [];
     throw error;
   });

@@ -1,8 +1,9 @@
 import { createHash, createHmac } from "node:crypto";
-import { type LetterTank, letterFor, longDate } from "@keel-round/core/letter";
+import { longDate } from "@keel-round/core/calendar";
+import { type LetterTank, letterFor } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { programmeOn, trimOf, visitState } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gt, isNull, lt, max } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNull, lt, max, ne } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { writeEntries } from "./find/entries";
@@ -62,7 +63,7 @@ export async function letterContent(
   const visits = await q
     .select()
     .from(visit)
-    .where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId)));
+    .where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId), ne(visit.state, "off")));
   if (visits.length === 0 || visits.some((v) => v.state !== "closed")) return null;
 
   const on = head.stop.onDate;
@@ -74,7 +75,7 @@ export async function letterContent(
   const [nextStop] = await q
     .select()
     .from(stop)
-    .where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on)))
+    .where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on), isNull(stop.off)))
     .orderBy(asc(stop.onDate))
     .limit(1);
   const about = nextStop ? await arrivalAt(businessId, head.stop.personId, nextStop.onDate, nextStop.id) : null;

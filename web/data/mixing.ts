@@ -83,7 +83,7 @@ async function demandOf(scope: Scope, on: string): Promise<{ sourceId: string; l
     .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
     .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
     .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
-    .where(and(eq(visit.businessId, scope.businessId), eq(visit.onDate, on)));
+    .where(and(eq(visit.businessId, scope.businessId), eq(visit.onDate, on), ne(visit.state, "off")));
   const inputs = await loadPlanInputs(db(), scope.businessId, visits);
   const taken = new Map<string, Taken[]>();
   const add = (sourceId: string, name: string, litres: number) =>

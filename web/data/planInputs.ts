@@ -218,6 +218,7 @@ export async function loadPlanInputs(
         and(
           of(visit as never),
           gte(visit.onDate, addDays(since, 30)),
+          ne(visit.state, "off"),
           or(ne(visit.state, "planned"), lt(visit.onDate, addDays(latest, 70))),
         ),
       )
@@ -228,9 +229,10 @@ export async function loadPlanInputs(
         vanKg: person.vanKg,
         pace: person.pace,
         chosen: visit.chosen,
-        tanks: sql<number>`(select count(*) from ${visit} as other where other.stop_id = ${visit.stopId})`.mapWith(
-          Number,
-        ),
+        tanks:
+          sql<number>`(select count(*) from ${visit} as other where other.stop_id = ${visit.stopId} and other.state <> 'off')`.mapWith(
+            Number,
+          ),
       })
       .from(visit)
       .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))

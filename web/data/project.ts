@@ -17,7 +17,7 @@ import { enqueue } from "./jobs";
 import { bookOf } from "./planInputs";
 import { laySite } from "./programme/layJobs";
 import { recordBatch } from "./saltBatches";
-import { finding, levelLog, reading, source, stepLog, tank, task, visit, waterChange } from "./schema";
+import { finding, levelLog, reading, source, stepLog, stop, tank, task, visit, waterChange } from "./schema";
 import type { PlanSnapshot, TaskBefore } from "./schema/round";
 import type { Scope } from "./scope";
 import { beforeOf, DECIDED, intervalBefore, settleTasks } from "./settleTasks";
@@ -71,10 +71,12 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
     await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });
   }
 
+  // Somebody was there all the same: what their log says counts, the stop is planned again.
+  if (row.visit.state === "off" && state.startedAt) await planStopAgain(tx, row.visit.stopId);
   await tx
     .update(visit)
     .set({
-      state: state.closedAt ? "closed" : state.startedAt ? "open" : "planned",
+      state: state.closedAt ? "closed" : state.startedAt ? "open" : row.visit.state === "off" ? "off" : "planned",
       startedAt: state.startedAt ? new Date(state.startedAt) : null,
       closedAt: state.closedAt ? new Date(state.closedAt) : null,
       minutes:
@@ -84,6 +86,14 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
     .where(eq(visit.id, visitId));
   await refreshStatus(tx, scope.businessId, [row.tank.id], today > on ? today : on);
   if (state.closedAt) await enqueue(tx, scope.businessId, "letter", { stopId: row.visit.stopId });
+}
+
+async function planStopAgain(tx: Queries, stopId: string): Promise<void> {
+  await tx.update(stop).set({ off: null, offWhy: null }).where(eq(stop.id, stopId));
+  await tx
+    .update(visit)
+    .set({ state: "planned" })
+    .where(and(eq(visit.stopId, stopId), eq(visit.state, "off")));
 }
 
 function latestPlan(ops: readonly VisitOp[]): PlanSnapshot | null {

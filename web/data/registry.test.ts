@@ -12,6 +12,7 @@ import { newId } from "./ids";
 import { letterContent, storeLetter } from "./letters";
 import { barrel, deskChange, job, letter, person, photo } from "./schema";
 import type { Scope } from "./scope";
+import { moveStop } from "./series/stops";
 import { stageFile } from "./transfer/stage";
 
 const web = join(import.meta.dirname, "..");
@@ -71,10 +72,17 @@ beforeAll(async () => {
     .values({ id: stuckId, businessId, kind: "mail", payload: { letterId }, runAt: new Date(), failedAt: new Date() });
   const [stuck] = await db().select().from(job).where(eq(job.id, stuckId));
   const [vat] = await db().select().from(barrel).where(eq(barrel.businessId, businessId)).limit(1);
+  // Put back at once: what is walked with is the change alone.
+  const { changeId: roundChangeId } = await moveStop(
+    await scopeOf(businessId, "Maud"),
+    { stopId: v.stopId, to: v.on, anyway: true },
+    { now: new Date(), today },
+  );
   ids = {
     visitId: v.visitId,
     tankId: v.tankId,
     stopId: v.stopId,
+    roundChangeId,
     letterId,
     personId: someone.id,
     siteId: site.rows[0]?.id ?? "",
@@ -118,7 +126,6 @@ describe("the registry", () => {
       "desk.archive",
       "desk.bulk",
       "desk.look",
-      "desk.recur",
       "desk.restore",
       "desk.save",
       "desk.set-codes",
@@ -133,8 +140,14 @@ describe("the registry", () => {
       "letters.send",
       "photos.add",
       "photos.file",
+      "round.add-stop",
       "round.move-stop",
+      "round.plan-again",
+      "round.preview-series",
       "round.refill",
+      "round.save-series",
+      "round.skip-stop",
+      "round.undo",
       "tanks.archive-photo",
       "tanks.pin-job",
       "tanks.save-programme",

@@ -5,9 +5,10 @@ import { demoBusiness, Phone, scopeOf, visitsOf } from "../../tools/testing/worl
 import { dayBundles, visitBundle } from "./bundles";
 import { db } from "./connection";
 import { technicians } from "./people";
-import { loadRound, moveStop, setRefill } from "./round";
+import { loadRound, setRefill } from "./round";
 import { stop, visit } from "./schema";
 import type { Scope } from "./scope";
+import { moveStop } from "./series/stops";
 import { loadStop } from "./stops";
 
 let ines: Scope;
@@ -19,6 +20,7 @@ beforeAll(async () => {
   ines = await scopeOf(businessId, "Ines");
 });
 
+const when = () => ({ now: new Date(), today });
 const dayOf = (on: string) => loadRound(ines, ines.personId, on);
 
 describe("a round", () => {
@@ -85,7 +87,7 @@ describe("changing a day", () => {
     const visits = await visitsOf(businessId, "Lighthouse Trust", today);
     const [first, second] = visits;
     if (!first || !second) throw new Error("No visits");
-    await moveStop(ines, first.stopId, addDays(first.on, 1), today);
+    await moveStop(ines, { stopId: first.stopId, to: addDays(first.on, 1) }, when());
     const [moved] = await db().select().from(stop).where(eq(stop.id, first.stopId));
     expect(moved).toMatchObject({ onDate: addDays(first.on, 1), originalOn: first.on });
     expect((await db().select().from(visit).where(eq(visit.id, first.visitId)))[0]?.onDate).toBe(addDays(first.on, 1));
@@ -94,15 +96,15 @@ describe("changing a day", () => {
   test("not into the past, not once it was begun, not somebody else's", async () => {
     const [v] = await visitsOf(businessId, "Old Brewery", today);
     if (!v) throw new Error("No visit");
-    await expect(moveStop(ines, v.stopId, addDays(today, -1), today)).rejects.toMatchObject({
+    await expect(moveStop(ines, { stopId: v.stopId, to: addDays(today, -1) }, when())).rejects.toMatchObject({
       status: 422,
-      code: "in-the-past",
+      fields: { to: ["That day is over: choose today or a later day."] },
     });
     await expect(
-      moveStop({ ...ines, businessId: crypto.randomUUID() }, v.stopId, addDays(today, 9), today),
+      moveStop({ ...ines, businessId: crypto.randomUUID() }, { stopId: v.stopId, to: addDays(today, 9) }, when()),
     ).rejects.toMatchObject({ code: "not-found" });
     await new Phone(ines, v.visitId).say({ type: "start" });
-    await expect(moveStop(ines, v.stopId, addDays(v.on, 1), today)).rejects.toMatchObject({
+    await expect(moveStop(ines, { stopId: v.stopId, to: addDays(v.on, 1) }, when())).rejects.toMatchObject({
       status: 409,
       code: "already-begun",
     });
@@ -130,7 +132,11 @@ describe("bundles", () => {
   test("a stop's page knows its round", async () => {
     const [v] = await visitsOf(businessId, "Ilves Dental", today);
     const loaded = await loadStop(ines, v?.stopId ?? "");
-    expect(loaded).toMatchObject({ on: v?.on, today, stop: { site: { name: "Ilves Dental", drain: "septic" } } });
+    expect(loaded).toMatchObject({
+      today,
+      visit: { onDate: v?.on, begun: false, off: null },
+      planned: { stop: { site: { name: "Ilves Dental", drain: "septic" } } },
+    });
     await expect(loadStop(ines, crypto.randomUUID())).rejects.toMatchObject({ code: "not-found" });
   });
 });

@@ -3,9 +3,9 @@ import { type DayPlan, type DayStop, planDay } from "@keel-round/core/round";
 import { METRIC, type UnitPreference } from "@keel-round/core/units";
 import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { retoldPlan } from "@keel-round/core/words";
-import { and, asc, eq, inArray } from "drizzle-orm";
+import { and, asc, eq, isNull, ne } from "drizzle-orm";
 import { db } from "./connection";
-import { notFound, Refused } from "./define";
+import { notFound } from "./define";
 import { keptPlan } from "./keptPlan";
 import { loadPlanInputs } from "./planInputs";
 import { business, client, person, site, stop, tank, tankStatus, visit } from "./schema";
@@ -16,7 +16,7 @@ import { requireStop } from "./sight";
 /** A tank of a stop, with its plan for the day. */
 export interface RoundTank {
   readonly visitId: string;
-  readonly visitState: "planned" | "open" | "closed";
+  readonly visitState: "planned" | "open" | "closed" | "off";
   readonly tank: typeof tank.$inferSelect;
   readonly status: typeof tankStatus.$inferSelect | null;
   readonly input: PlanInput;
@@ -64,7 +64,15 @@ export async function loadRound(scope: Scope, personId: string, on: string): Pro
       .innerJoin(visit, and(eq(visit.businessId, stop.businessId), eq(visit.stopId, stop.id)))
       .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
       .leftJoin(tankStatus, eq(tankStatus.tankId, tank.id))
-      .where(and(eq(stop.businessId, scope.businessId), eq(stop.onDate, on), eq(stop.personId, personId)))
+      .where(
+        and(
+          eq(stop.businessId, scope.businessId),
+          eq(stop.onDate, on),
+          eq(stop.personId, personId),
+          isNull(stop.off),
+          ne(visit.state, "off"),
+        ),
+      )
       .orderBy(asc(site.name), asc(tank.name)),
   ]);
   if (!who || !firm) throw notFound("person");
@@ -139,38 +147,4 @@ export async function setRefill(scope: Scope, stopId: string, refillAfter: boole
     .set({ refillAfter })
     .where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
   if (done.affectedRows === 0) throw notFound("stop");
-}
-
-/** Moves a stop to another day. Its series and its other stops stay as they are. */
-export async function moveStop(scope: Scope, stopId: string, to: string, today: string): Promise<void> {
-  await requireStop(scope, stopId);
-  const q = db();
-  const [row] = await q
-    .select()
-    .from(stop)
-    .where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
-  if (!row) throw notFound("stop");
-  if (to < today)
-    throw new Refused(422, "in-the-past", "A stop cannot be moved into the past.", {
-      to: ["Choose today or a later day."],
-    });
-  const visits = await q
-    .select({ id: visit.id, state: visit.state })
-    .from(visit)
-    .where(and(eq(visit.businessId, scope.businessId), eq(visit.stopId, stopId)));
-  if (visits.some((v) => v.state !== "planned"))
-    throw new Refused(409, "already-begun", "This stop has been begun; it stays on its day.");
-  await q.transaction(async (tx) => {
-    await tx.update(stop).set({ onDate: to }).where(eq(stop.id, stopId));
-    if (visits.length > 0)
-      await tx
-        .update(visit)
-        .set({ onDate: to })
-        .where(
-          inArray(
-            visit.id,
-            visits.map((v) => v.id),
-          ),
-        );
-  });
 }

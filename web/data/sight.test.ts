@@ -1,16 +1,18 @@
+import { weeklyOn } from "@keel-round/core/series";
 import { and, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { recordAnimalEvent } from "./book/animals";
 import { linkOptions, listRecords, loadRecord } from "./book/lists";
 import { changeRecord, createRecord, setArchived } from "./book/records";
-import { recur } from "./book/series";
 import { db } from "./connection";
 import { find } from "./find/find";
 import { addPhoto, photosOf } from "./photos/photos";
 import { saveProgramme } from "./programme/save";
 import { animal, site, stop } from "./schema";
 import type { Scope } from "./scope";
+import { saveSeries } from "./series/change";
+import { undoChange } from "./series/undo";
 import { clientsInSight } from "./sight";
 import { listTanks, loadTank } from "./tanks";
 
@@ -114,9 +116,14 @@ describe("a technician", () => {
       when(),
     );
     expect((await loadRecord(tobiah, "site", siteId)).record.name).toBe("Bittern Lodge");
-    await recur(maud, { siteId, personId: ines.personId, rhythm: "weekly", firstOn: today }, when());
+    const who = { siteId, seriesId: null, personId: ines.personId, tankIds: null };
+    const weekly = { rhythm: weeklyOn(today), fromOn: today, untilOn: null, spells: [] };
+    const { changeId } = await saveSeries(maud, { ...who, ...weekly }, when());
     expect((await loadRecord(ines, "site", siteId)).record.name).toBe("Bittern Lodge");
     await expect(loadRecord(tobiah, "site", siteId)).rejects.toMatchObject(notFound);
+    // With its series gone nobody serves it again.
+    await undoChange(maud, changeId, when());
+    expect((await loadRecord(tobiah, "site", siteId)).record.name).toBe("Bittern Lodge");
   });
 });
 

@@ -1,4 +1,4 @@
-import { and, eq, exists, gte, inArray, notExists, or, type SQL, sql } from "drizzle-orm";
+import { and, eq, exists, gte, inArray, isNull, notExists, or, type SQL, sql } from "drizzle-orm";
 import { type AnyMySqlColumn, alias } from "drizzle-orm/mysql-core";
 import { db } from "./connection";
 import { notFound } from "./define";
@@ -21,11 +21,12 @@ export async function clientsInSight(scope: Scope, q: Queries = db()): Promise<r
   const place = alias(site, "place");
   const anyPlace = alias(site, "any_place");
   const one = { one: sql`1` };
+  const goesOn = or(isNull(series.untilOn), gte(series.untilOn, sql`utc_date()` as never));
   const serves = exists(
     q
       .select(one)
       .from(series)
-      .where(and(eq(series.siteId, place.id), eq(series.personId, scope.personId))),
+      .where(and(eq(series.siteId, place.id), eq(series.personId, scope.personId), goesOn)),
   );
   const standsIn = exists(
     q
@@ -51,7 +52,7 @@ export async function clientsInSight(scope: Scope, q: Queries = db()): Promise<r
       .select(one)
       .from(anyPlace)
       .innerJoin(series, eq(series.siteId, anyPlace.id))
-      .where(and(eq(anyPlace.businessId, scope.businessId), eq(anyPlace.clientId, client.id))),
+      .where(and(eq(anyPlace.businessId, scope.businessId), eq(anyPlace.clientId, client.id), goesOn)),
   );
   const rows = await q
     .select({ id: client.id })

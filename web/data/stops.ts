@@ -1,25 +1,26 @@
 import { civilOf } from "@keel-round/core/calendar";
-import { and, eq } from "drizzle-orm";
-import { db } from "./connection";
 import { notFound } from "./define";
 import { loadRound, type Round, type RoundStop } from "./round";
-import { stop } from "./schema";
 import type { Scope } from "./scope";
+import { type StopVisit, stopVisit } from "./series/read";
 import { requireStop } from "./sight";
 
-/** A stop with the round it belongs to. */
-export async function loadStop(
-  scope: Scope,
-  stopId: string,
-): Promise<{ readonly stop: RoundStop; readonly round: Round; readonly on: string; readonly today: string }> {
+/** A stop with the round it belongs to; one that is left out is in no round. */
+export interface LoadedStop {
+  readonly visit: StopVisit;
+  readonly planned: { readonly stop: RoundStop; readonly round: Round } | null;
+  readonly today: string;
+}
+
+/** A stop as its page shows it. */
+export async function loadStop(scope: Scope, stopId: string): Promise<LoadedStop> {
   await requireStop(scope, stopId);
-  const [row] = await db()
-    .select()
-    .from(stop)
-    .where(and(eq(stop.businessId, scope.businessId), eq(stop.id, stopId)));
-  if (!row) throw notFound("stop");
-  const round = await loadRound(scope, row.personId, row.onDate);
-  const found = round.stops.find((s) => s.id === stopId);
-  if (!found) throw notFound("stop");
-  return { stop: found, round, on: row.onDate, today: civilOf(Date.now(), scope.zone).date };
+  const visit = await stopVisit(scope, stopId);
+  if (!visit) throw notFound("stop");
+  const today = civilOf(Date.now(), scope.zone).date;
+  if (visit.off) return { visit, planned: null, today };
+  const round = await loadRound(scope, visit.personId, visit.onDate);
+  const stop = round.stops.find((s) => s.id === stopId);
+  if (!stop) throw notFound("stop");
+  return { visit, planned: { stop, round }, today };
 }

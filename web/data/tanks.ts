@@ -1,5 +1,5 @@
 import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gte, isNull, min, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNull, min } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";
 import { loadPlanInputs } from "./planInputs";
@@ -28,7 +28,9 @@ export async function listTanks(scope: Scope, today: string): Promise<TankRow[]>
   const next = q
     .select({ tankId: visit.tankId, on: min(visit.onDate).as("next_on") })
     .from(visit)
-    .where(and(eq(visit.businessId, scope.businessId), gte(visit.onDate, today), sql`${visit.state} <> 'closed'`))
+    .where(
+      and(eq(visit.businessId, scope.businessId), gte(visit.onDate, today), inArray(visit.state, ["planned", "open"])),
+    )
     .groupBy(visit.tankId)
     .as("next");
   const rows = await q
@@ -53,7 +55,7 @@ export async function listTanks(scope: Scope, today: string): Promise<TankRow[]>
   const drivers = await q
     .selectDistinct({ siteId: stop.siteId, personId: stop.personId })
     .from(stop)
-    .where(and(eq(stop.businessId, scope.businessId), gte(stop.onDate, today)));
+    .where(and(eq(stop.businessId, scope.businessId), gte(stop.onDate, today), isNull(stop.off)));
   const driverOf = new Map(drivers.map((d) => [d.siteId, d.personId]));
   return rows.map(({ siteId, ...r }) => ({ ...r, nextOn: r.nextOn, personId: driverOf.get(siteId) ?? null }));
 }
@@ -67,7 +69,7 @@ export interface TankSheet {
   readonly next: {
     readonly visitId: string;
     readonly on: string;
-    readonly state: "planned" | "open" | "closed";
+    readonly state: "planned" | "open" | "closed" | "off";
   } | null;
   readonly input: PlanInput;
   readonly plan: VisitPlan;
@@ -110,7 +112,7 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
     q
       .select({ visitId: visit.id, on: visit.onDate, state: visit.state })
       .from(visit)
-      .where(and(mine(visit as never), gte(visit.onDate, today), sql`${visit.state} <> 'closed'`))
+      .where(and(mine(visit as never), gte(visit.onDate, today), inArray(visit.state, ["planned", "open"])))
       .orderBy(asc(visit.onDate))
       .limit(1),
     q
@@ -133,7 +135,7 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
     q
       .select({ id: visit.id, on: visit.onDate, state: visit.state, minutes: visit.minutes })
       .from(visit)
-      .where(and(mine(visit as never), sql`${visit.state} <> 'planned'`))
+      .where(and(mine(visit as never), inArray(visit.state, ["open", "closed"])))
       .orderBy(desc(visit.onDate))
       .limit(SHEET_VISITS),
     q

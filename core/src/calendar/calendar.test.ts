@@ -1,24 +1,24 @@
 import { describe, expect, test } from "vitest";
-import { addDays, civilOf, daysBetween, instantOf, isCivilDate, occurrences, ruleFor, weekday } from "./index.ts";
+import { addDays, civilOf, daysBetween, instantOf, isCivilDate, occurrences, weekday } from "./index.ts";
 
 describe("recurrence", () => {
   test("weekly, twice weekly, fortnightly and every four weeks", () => {
-    expect(occurrences(ruleFor("weekly", [3]), "2026-01-07", "2026-11-20", "2026-12-10")).toEqual([
+    expect(occurrences("FREQ=WEEKLY;BYDAY=WE", "2026-01-07", "2026-11-20", "2026-12-10")).toEqual([
       "2026-11-25",
       "2026-12-02",
       "2026-12-09",
     ]);
-    expect(occurrences(ruleFor("twice-weekly", [2, 5]), "2026-01-06", "2026-11-23", "2026-11-30")).toEqual([
+    expect(occurrences("FREQ=WEEKLY;BYDAY=TU,FR", "2026-01-06", "2026-11-23", "2026-11-30")).toEqual([
       "2026-11-24",
       "2026-11-27",
     ]);
-    expect(occurrences(ruleFor("fortnightly", [3]), "2026-11-11", "2026-11-11", "2026-12-31")).toEqual([
+    expect(occurrences("FREQ=WEEKLY;INTERVAL=2;BYDAY=WE", "2026-11-11", "2026-11-11", "2026-12-31")).toEqual([
       "2026-11-11",
       "2026-11-25",
       "2026-12-09",
       "2026-12-23",
     ]);
-    expect(occurrences(ruleFor("four-weekly", [1]), "2026-11-02", "2026-11-02", "2027-01-31")).toEqual([
+    expect(occurrences("FREQ=WEEKLY;INTERVAL=4;BYDAY=MO", "2026-11-02", "2026-11-02", "2027-01-31")).toEqual([
       "2026-11-02",
       "2026-11-30",
       "2026-12-28",
@@ -26,7 +26,7 @@ describe("recurrence", () => {
     ]);
   });
   test("both ends count, and a year with 53 weeks keeps the rhythm", () => {
-    expect(occurrences(ruleFor("weekly", [5]), "2026-12-25", "2026-12-25", "2027-01-08")).toEqual([
+    expect(occurrences("FREQ=WEEKLY;BYDAY=FR", "2026-12-25", "2026-12-25", "2027-01-08")).toEqual([
       "2026-12-25",
       "2027-01-01",
       "2027-01-08",

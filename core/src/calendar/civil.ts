@@ -40,6 +40,18 @@ export function sayDay(date: string): string {
   return dayAndMonth.format(new Date(`${date}T12:00:00Z`));
 }
 
+const weekdayAndDay = new Intl.DateTimeFormat("en-GB", {
+  weekday: "long",
+  day: "numeric",
+  month: "long",
+  timeZone: "UTC",
+});
+
+/** "Wednesday 25 November" of a civil date. */
+export function longDate(date: string): string {
+  return weekdayAndDay.format(new Date(`${date}T12:00:00Z`)).replace(",", "");
+}
+
 /** Weekday of a civil date, 1 Monday to 7 Sunday. */
 export function weekday(date: string): number {
   return ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;

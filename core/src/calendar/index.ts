@@ -1,2 +1,12 @@
-export { addDays, addMonths, civilOf, daysBetween, instantOf, isCivilDate, sayDay, weekday } from "./civil.ts";
-export { occurrences, type Rhythm, ruleFor } from "./recurrence.ts";
+export {
+  addDays,
+  addMonths,
+  civilOf,
+  daysBetween,
+  instantOf,
+  isCivilDate,
+  longDate,
+  sayDay,
+  weekday,
+} from "./civil.ts";
+export { occurrences } from "./recurrence.ts";

@@ -4,23 +4,6 @@ import { addDays } from "./civil.ts";
 // Node sees the library as CommonJS, with everything on the default export; bundlers see its named exports.
 const { rrulestr } = "rrulestr" in rrule ? rrule : (rrule as unknown as { default: typeof rrule }).default;
 
-/** The rhythms a visit may have. */
-export type Rhythm = "weekly" | "twice-weekly" | "fortnightly" | "four-weekly";
-
-const DAYS = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"];
-
-/**
- * RFC 5545 rule of a rhythm on weekdays (1 Monday to 7 Sunday).
- *
- * @example
- * ruleFor("fortnightly", [3]); // "FREQ=WEEKLY;INTERVAL=2;BYDAY=WE"
- */
-export function ruleFor(rhythm: Rhythm, weekdays: readonly number[]): string {
-  const interval = rhythm === "fortnightly" ? 2 : rhythm === "four-weekly" ? 4 : 1;
-  const days = weekdays.map((d) => DAYS[d - 1]).join(",");
-  return `FREQ=WEEKLY;${interval > 1 ? `INTERVAL=${interval};` : ""}BYDAY=${days}`;
-}
-
 /**
  * Civil dates of a series between two dates, both included.
  *

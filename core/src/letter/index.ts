@@ -3,5 +3,4 @@ export {
   type LetterReading,
   type LetterTank,
   letterFor,
-  longDate,
 } from "./letterModel.ts";

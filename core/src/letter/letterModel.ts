@@ -1,4 +1,4 @@
-import { daysBetween, sayDay } from "../calendar/civil.ts";
+import { daysBetween, longDate, sayDay } from "../calendar/civil.ts";
 import { dueOn, jobOf, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { standing, type Trim } from "../readings/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
@@ -48,13 +48,6 @@ export interface LetterInput {
   readonly next: { readonly on: string; readonly about: string } | null;
   readonly phone: string;
   readonly units: UnitPreference;
-}
-
-/** "Wednesday 25 November" of a civil date. */
-export function longDate(date: string): string {
-  return new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long", timeZone: "UTC" })
-    .format(new Date(`${date}T12:00:00Z`))
-    .replace(",", "");
 }
 
 /** What a parameter means to somebody who only sees the tank. */

@@ -202,7 +202,7 @@ describe("a file that is not right", () => {
     ["cut in half", (w) => w.slice(0, w.length / 2), "not-whole"],
     ["cut before its last brackets", (w) => w.slice(0, -5), "not-whole"],
     ["of another format", (w) => w.replace("keel-round-archive", "something-else"), "not-archive"],
-    ["of a later version", (w) => w.replace('"version":4', '"version":99'), "version"],
+    ["of a later version", (w) => w.replace('"version":5', '"version":99'), "version"],
     [
       "with a row that points at nothing",
       (w) => w.replace(/"siteId":"[0-9a-f-]{36}"/, `"siteId":"${newId()}"`),

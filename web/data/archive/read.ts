@@ -227,7 +227,9 @@ class Reader {
     }
     const number = (this.counts[table] ?? 0) + 1;
     this.counts[table] = number;
-    const whole = { ...(UPCASTS[this.version]?.[table] ?? {}), ...(value as object) };
+    const unsaid = UPCASTS[this.version]?.[table] ?? {};
+    const said = value as Readonly<Record<string, unknown>>;
+    const whole = { ...(typeof unsaid === "function" ? unsaid(said) : unsaid), ...said };
     const row = fromArchive(table, checked(rowSchemas[table], whole, table, number));
     const mapped = mapIds(row, this.map) as Record<string, unknown>;
     if (table === "photo") this.photos.set(String(mapped.id), String(row.sha256));

@@ -27,6 +27,7 @@ export const ARCHIVED = {
   task: t.task,
   deskChange: t.deskChange,
   series: t.series,
+  seriesTank: t.seriesTank,
   stop: t.stop,
   visit: t.visit,
   operation: t.operation,
@@ -103,18 +104,32 @@ export const BusinessSchema = z.strictObject({
 export const ARCHIVE_FORMAT = "keel-round-archive";
 /**
  * 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. 3: changes
- * planned at the bench. 4: the firm's own jobs, and what a tank's job has of its own.
+ * planned at the bench. 4: the firm's own jobs, and what a tank's job has of its own. 5: series as people say them, and
+ * visits that are moved, skipped or beside a series.
  */
-export const ARCHIVE_VERSION = 4;
+export const ARCHIVE_VERSION = 5;
 
+const PLAIN = {
+  task: { earlyDays: null },
+  series: { fromOn: null, untilOn: null, spells: null },
+  stop: (row: Readonly<Record<string, unknown>>) => ({
+    moved: row.onDate !== row.originalOn,
+    off: null,
+    offWhy: null,
+  }),
+  visit: { tasksBefore: null },
+};
 const UNPROGRAMMED = {
-  task: { cadence: null, performer: null, minutes: null, pin: null, plannedOn: null },
+  ...PLAIN,
+  task: { ...PLAIN.task, cadence: null, performer: null, minutes: null, pin: null, plannedOn: null },
   person: { vanKit: [], pace: 1 },
 };
-const UNPLANNED = { visit: { chosen: null }, ...UNPROGRAMMED };
+const UNPLANNED = { ...UNPROGRAMMED, visit: { ...PLAIN.visit, chosen: null } };
+
+type Upcast = object | ((row: Readonly<Record<string, unknown>>) => object);
 
 /** What rows of earlier versions did not say yet, by version. */
-export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, object>>>> = {
+export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcast>>>> = {
   1: {
     client: { contacts: [] },
     equipment: { meterHours: null, meterOn: null },
@@ -123,6 +138,7 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, objec
   },
   2: UNPLANNED,
   3: UNPROGRAMMED,
+  4: PLAIN,
 };
 
 /** An archive as a whole. Never parsed at once: its rows are, one by one. */

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, ne } from "drizzle-orm";
+import { and, desc, eq, gte, inArray } from "drizzle-orm";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
@@ -16,7 +16,10 @@ async function needsCodes(scope: Scope, siteId: string, today: string): Promise<
   const [due] = await db()
     .select({ id: stop.id })
     .from(stop)
-    .innerJoin(visit, and(eq(visit.businessId, stop.businessId), eq(visit.stopId, stop.id), ne(visit.state, "closed")))
+    .innerJoin(
+      visit,
+      and(eq(visit.businessId, stop.businessId), eq(visit.stopId, stop.id), inArray(visit.state, ["planned", "open"])),
+    )
     .where(
       and(
         eq(stop.businessId, scope.businessId),

@@ -1,6 +1,6 @@
 import { type Entity, emptyValue, type FieldValue, recordKinds, sameValue, type Values } from "@keel-round/core/book";
 import { changeSchema, recordSchema } from "@keel-round/core/book/schema";
-import { and, count, desc, eq, gte, isNull, or, sql } from "drizzle-orm";
+import { and, count, desc, eq, gte, inArray, isNull, or, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { type Which, writeEntries } from "../find/entries";
@@ -387,7 +387,7 @@ async function archiveRow(
           eq(visit.businessId, scope.businessId),
           eq(visit.tankId, row.id),
           gte(visit.onDate, today),
-          eq(visit.state, "planned"),
+          inArray(visit.state, ["planned", "off"]),
           sql`not exists (select 1 from operation o where o.visit_id = ${visit.id})`,
         ),
       );

@@ -1,5 +1,5 @@
 import { fit, pieces, wordsOf } from "@keel-round/core/find";
-import { and, desc, eq, gte, inArray, like, lt, or } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, like, lt, ne, or } from "drizzle-orm";
 import { db } from "../connection";
 import { findEntry, findVocabulary, findWord, visit } from "../schema";
 import type { Scope } from "../scope";
@@ -150,7 +150,7 @@ async function withVisits(scope: Scope, hits: readonly Hit[], today: string): Pr
   if (tanks.length === 0 || scope.role === "owner") return [...hits];
   const around = await Promise.all(
     tanks.map(async ({ id }) => {
-      const of = and(eq(visit.businessId, scope.businessId), eq(visit.tankId, id));
+      const of = and(eq(visit.businessId, scope.businessId), eq(visit.tankId, id), ne(visit.state, "off"));
       const pick = { id: visit.id, stopId: visit.stopId, on: visit.onDate, state: visit.state };
       const [[next], [last]] = await Promise.all([
         db()

@@ -1,4 +1,4 @@
-import { addDays, occurrences, weekday } from "@keel-round/core/calendar";
+import { addDays, weekday } from "@keel-round/core/calendar";
 import {
   type BiologyLeft,
   biologyLeft,
@@ -18,11 +18,13 @@ import {
   unitOf,
   youngPhases,
 } from "@keel-round/core/programme";
+import { landOn, seriesDates } from "@keel-round/core/series";
 import type { TankBook } from "@keel-round/core/tank";
 import { programmeOn } from "@keel-round/core/visit";
 import { and, avg, eq, gte, inArray, isNotNull, isNull, lte } from "drizzle-orm";
 import { loadPlanInputs } from "../planInputs";
 import { series, site, stop, tank, visit } from "../schema";
+import { recurrenceOf } from "../series/rows";
 import type { Queries } from "../transaction";
 
 /** As far as long jobs are laid out. */
@@ -77,12 +79,12 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
       .from(site)
       .where(and(eq(site.businessId, businessId), eq(site.id, siteId))),
     q
-      .select({ rule: series.rule, startOn: series.startOn })
+      .select()
       .from(series)
       .where(and(eq(series.businessId, businessId), eq(series.siteId, siteId))),
     q.select({ id: tank.id, name: tank.name }).from(tank).where(mine),
     q
-      .select({ on: stop.onDate, originalOn: stop.originalOn })
+      .select({ on: stop.onDate, originalOn: stop.originalOn, off: stop.off })
       .from(stop)
       .where(
         and(
@@ -104,7 +106,7 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
   );
   const usual = await usualMinutes(q, businessId, ids);
   const ordinary = place.setUpMinutes + ids.reduce((sum, id) => sum + (usual.get(id) ?? USUAL_MINUTES), 0);
-  const days = daysOf(rules, stops, today);
+  const days = daysOf(rules, stops, place.windows, today);
   const visits = days.map((on) => {
     const window = place.windows[String(weekday(on))];
     const spare = window ? window.to - window.from - ordinary : MOST_MINUTES;
@@ -164,13 +166,16 @@ function youngCalendar(book: TankBook, today: string): YearTank["young"] {
 
 /** Days of the coming year: the stops that are laid out, moved ones where they are, and after them the series. */
 function daysOf(
-  rules: readonly { readonly rule: string; readonly startOn: string }[],
-  stops: readonly { readonly on: string; readonly originalOn: string }[],
+  rows: readonly (typeof series.$inferSelect)[],
+  stops: readonly { readonly on: string; readonly originalOn: string; readonly off: string | null }[],
+  windows: Readonly<Record<string, unknown>>,
   today: string,
 ): string[] {
   const last = stops.reduce((max, s) => (s.originalOn > max ? s.originalOn : max), addDays(today, -1));
-  const later = rules.flatMap((r) => occurrences(r.rule, r.startOn, addDays(last, 1), addDays(today, AHEAD_DAYS)));
-  return [...new Set([...stops.map((s) => s.on), ...later])].sort();
+  const later = rows.flatMap((r) => seriesDates(recurrenceOf(r), addDays(last, 1), addDays(today, AHEAD_DAYS)));
+  return [
+    ...new Set([...stops.filter((s) => !s.off).map((s) => s.on), ...later.flatMap((on) => landOn(windows, on) ?? [])]),
+  ].sort();
 }
 
 /** What a visit of each tank usually takes. */

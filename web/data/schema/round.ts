@@ -26,7 +26,14 @@ export const series = mysqlTable(
     personId: uuid("person_id").notNull(),
     /** RFC 5545 text, expanded on floating dates. */
     rule: varchar("rule", { length: 190 }).notNull(),
+    /** Where weeks and days are counted from. */
     startOn: civilDate("start_on").notNull(),
+    /** First day on which it may fall, where it goes on from another series. */
+    fromOn: civilDate("from_on"),
+    /** Last day; null for no end. */
+    untilOn: civilDate("until_on"),
+    /** Times with another rhythm, or with none. */
+    spells: json("spells").$type<readonly KeptSpell[] | null>(),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
@@ -44,6 +51,41 @@ export const series = mysqlTable(
   ],
 );
 
+/** A time in which a series keeps another rhythm, as it is kept: an RFC 5545 rule, or null for no visits. */
+export interface KeptSpell {
+  readonly fromOn: string;
+  readonly untilOn: string;
+  readonly rule: string | null;
+  readonly yearly: boolean;
+  readonly why: string;
+}
+
+/** The tanks of a site that a series serves; one without any here serves all of them. */
+export const seriesTank = mysqlTable(
+  "series_tank",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    seriesId: uuid("series_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    uniqueIndex("series_tank_uq").on(t.seriesId, t.tankId),
+    index("series_tank_business_ix").on(t.businessId, t.seriesId),
+    foreignKey({
+      name: "series_tank_series_fk",
+      columns: [t.businessId, t.seriesId],
+      foreignColumns: [series.businessId, series.id],
+    }),
+    foreignKey({
+      name: "series_tank_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
+  ],
+);
+
 /** A site on a day. One per occurrence of its series, so phone and desk cannot make two. */
 export const stop = mysqlTable(
   "stop",
@@ -52,9 +94,15 @@ export const stop = mysqlTable(
     businessId: uuid("business_id").notNull(),
     siteId: uuid("site_id").notNull(),
     personId: uuid("person_id").notNull(),
-    seriesId: uuid("series_id").notNull(),
+    /** Null of a visit beside any series. */
+    seriesId: uuid("series_id"),
     originalOn: civilDate("original_on").notNull(),
     onDate: civilDate("on_date").notNull(),
+    /** Somebody put it on another day than its series, or than the nearest on which the site is open. */
+    moved: boolean("moved").notNull().default(false),
+    /** Not planned: somebody skipped it, or its series does not give it any more. Null of one that is planned. */
+    off: mysqlEnum("off", ["skipped", "withdrawn"]),
+    offWhy: varchar("off_why", { length: 200 }),
     /** The van goes back to base after this stop and fills up. */
     refillAfter: boolean("refill_after").notNull().default(false),
   },
@@ -87,7 +135,8 @@ export const visit = mysqlTable(
     stopId: uuid("stop_id").notNull(),
     tankId: uuid("tank_id").notNull(),
     onDate: civilDate("on_date").notNull(),
-    state: mysqlEnum("state", ["planned", "open", "closed"]).notNull().default("planned"),
+    /** Off with its stop, or since its tank is not served any more. */
+    state: mysqlEnum("state", ["planned", "open", "closed", "off"]).notNull().default("planned"),
     /** Raised by the conditional update that begins every batch of operations. */
     version: int("version").notNull().default(0),
     startedAt: instant("started_at"),
@@ -147,6 +196,46 @@ export interface PlanSnapshot {
   readonly inputHash: string;
   readonly plan: VisitPlan;
 }
+
+/** Series, stops and visits as they stood before a change of the round. */
+export interface RoundBefore {
+  readonly series: readonly Omit<typeof series.$inferSelect, "businessId">[];
+  readonly seriesTanks: readonly { readonly seriesId: string; readonly tankId: string }[];
+  readonly stops: readonly Omit<typeof stop.$inferSelect, "businessId">[];
+  readonly visits: readonly { readonly id: string; readonly stopId: string; readonly state: "planned" | "off" }[];
+}
+
+/** A change of the recurring visits of a site: what it said, and what undoes it. */
+export const roundChange = mysqlTable(
+  "round_change",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    siteId: uuid("site_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    at: instant("at").notNull(),
+    said: varchar("said", { length: 400 }).notNull(),
+    before: json("was").$type<RoundBefore>().notNull(),
+    made: json("made")
+      .$type<{ readonly seriesIds: readonly string[]; readonly stopIds: readonly string[] }>()
+      .notNull(),
+    undoneAt: instant("undone_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("round_change_site_ix").on(t.businessId, t.siteId, t.at),
+    foreignKey({
+      name: "round_change_site_fk",
+      columns: [t.businessId, t.siteId],
+      foreignColumns: [site.businessId, site.id],
+    }),
+    foreignKey({
+      name: "round_change_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
+    }),
+  ],
+);
 
 /** The log of visits. Never edited: it is the audit trail. */
 export const operation = mysqlTable(

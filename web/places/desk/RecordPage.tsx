@@ -1,8 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type Entity, recordKinds, type Values } from "@keel-round/core/book";
+import type { ReactNode } from "react";
 import type { HistoryLine } from "@/data/book/history";
 import { type belowRecord, type Kept, mayEdit } from "@/data/book/lists";
-import type { SeriesLine } from "@/data/book/series";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
@@ -15,7 +15,6 @@ import { restoreAction, saveRecordAction, undoAction } from "./actions";
 import { Codes } from "./Codes";
 import { DeskNav } from "./DeskNav";
 import { recordFacts } from "./recordFacts";
-import { Visits } from "./Visits";
 
 /** One record of the book: its form, what it means today, and its history. */
 export function RecordPage({
@@ -39,11 +38,8 @@ export function RecordPage({
   history: readonly HistoryLine[];
   looks: readonly { readonly on: string; readonly minute: number; readonly by: string }[];
   below: Awaited<ReturnType<typeof belowRecord>>;
-  /** Of a site: its recurring visits, and who may come. */
-  visits: {
-    readonly series: readonly SeriesLine[];
-    readonly people: readonly { readonly id: string; readonly name: string }[];
-  } | null;
+  /** Of a site: its visits. */
+  visits: ReactNode;
   /** Of a job: the same as the library has it; null for anything else. */
   library: Values | null;
   today: string;
@@ -89,20 +85,7 @@ export function RecordPage({
           {...(library ? { usual: library, usualOf: "The library" } : {})}
         />
       </Box>
-      {visits && (
-        <Box mt="22px" maxW="1040px">
-          <SubHead>Recurring visits</SubHead>
-          {visits.series.length === 0 ? (
-            <Visits siteId={record.id} people={visits.people} today={today} />
-          ) : (
-            visits.series.map((s) => (
-              <Box key={s.id} pt="8px" fontSize="14.5px">
-                {rhythmWords(s.rule)}, {s.by}
-              </Box>
-            ))
-          )}
-        </Box>
-      )}
+      {visits && <Box maxW="1040px">{visits}</Box>}
       {entity === "site" && (
         <Box mt="22px" maxW="1040px">
           <SubHead>Door and alarm codes</SubHead>
@@ -148,21 +131,4 @@ export function NewRecord({
       </Box>
     </Box>
   );
-}
-
-const DAY_NAME: Readonly<Record<string, string>> = {
-  MO: "Monday",
-  TU: "Tuesday",
-  WE: "Wednesday",
-  TH: "Thursday",
-  FR: "Friday",
-  SA: "Saturday",
-  SU: "Sunday",
-};
-
-/** A rule of weeks and days in words: "every 2 weeks on Wednesday". */
-function rhythmWords(rule: string): string {
-  const every = Number(/INTERVAL=(\d+)/.exec(rule)?.[1] ?? 1);
-  const days = (/BYDAY=([A-Z,]+)/.exec(rule)?.[1] ?? "").split(",").map((d) => DAY_NAME[d] ?? d);
-  return `${every === 1 ? "every week" : `every ${every} weeks`} on ${days.join(" and ")}`;
 }

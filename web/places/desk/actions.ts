@@ -14,7 +14,6 @@ import {
   setArchived,
   undoBatch,
 } from "@/data/book/records";
-import { RecurSchema, recur } from "@/data/book/series";
 import { defineAction } from "@/data/define";
 import { saveFirm } from "@/data/firm";
 import { tryAgain } from "@/data/jobs";
@@ -131,20 +130,6 @@ export const animalEventAction = defineAction({
     cause: "",
   }),
   run: (scope, input) => recordAnimalEvent(scope, input, whenOf(scope)),
-});
-
-/** Begins the recurring visits of a site. */
-export const recurAction = defineAction({
-  name: "desk.recur",
-  roles: STAFF,
-  input: RecurSchema,
-  foreign: (found) => ({
-    siteId: found.siteId,
-    personId: found.personId,
-    rhythm: "weekly" as const,
-    firstOn: "2999-01-01",
-  }),
-  run: (scope, input) => recur(scope, input, whenOf(scope)),
 });
 
 /** Saves the firm's own facts and its limits. */

@@ -1,6 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { addDays, daysBetween } from "@keel-round/core/calendar";
-import { longDate } from "@keel-round/core/letter";
+import { addDays, daysBetween, longDate } from "@keel-round/core/calendar";
 import type { TimedStop } from "@keel-round/core/round";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { quantityText } from "@keel-round/core/units";

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { longDate } from "@keel-round/core/letter";
+import { longDate } from "@keel-round/core/calendar";
 import { rulesFor } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
+import type { ReactNode } from "react";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
@@ -24,12 +25,15 @@ export function PlannedStop({
   round,
   on,
   today,
+  panel,
 }: {
   scope: Scope;
   stop: RoundStop;
   round: Round;
   on: string;
   today: string;
+  /** What moves this visit or leaves it out. */
+  panel: ReactNode;
 }) {
   const timed = round.day.stops.find((s) => s.stop.id === stop.id);
   return (
@@ -44,6 +48,7 @@ export function PlannedStop({
       <Box color="soft" mt="6px" maxW="80ch">
         {stop.site.access} {DRAIN[stop.site.drain]}
       </Box>
+      {panel}
       {stop.tanks.map((t) => (
         <TankPlan key={t.visitId} of={t} scope={scope} person={round.person} />
       ))}

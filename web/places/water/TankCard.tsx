@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { longDate } from "@keel-round/core/letter";
+import { longDate } from "@keel-round/core/calendar";
 import { figure, parameterFacts, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
 import { type PlanInput, planChange } from "@keel-round/core/visit";
 import { limitSentence, litresText, withUnit } from "@keel-round/core/words";

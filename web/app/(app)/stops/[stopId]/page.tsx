@@ -1,10 +1,23 @@
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { technicians } from "@/data/people";
 import { loadStop } from "@/data/stops";
+import { PageHead } from "@/kit/controls";
+import { leftOutTitle } from "@/places/round/leftOut";
+import { StopPanel } from "@/places/round/StopPanel";
 import { PlannedStop } from "@/places/visit/PlannedStop";
 
 export default async function StopPage({ params }: { params: Promise<{ stopId: string }> }) {
   const scope = await pageScope(["office", "technician"]);
   const { stopId } = await params;
-  const loaded = await orNotFound(loadStop(scope, stopId));
-  return <PlannedStop scope={scope} {...loaded} />;
+  const { visit, planned, today } = await orNotFound(loadStop(scope, stopId));
+  const people = await technicians(scope);
+  const panel = <StopPanel stop={visit} people={people} last={visit.last} today={today} />;
+  if (!planned)
+    return (
+      <>
+        <PageHead title={leftOutTitle(visit, today)} />
+        {panel}
+      </>
+    );
+  return <PlannedStop scope={scope} {...planned} on={visit.onDate} today={today} panel={panel} />;
 }

@@ -1,0 +1,17 @@
+import { weekday } from "@keel-round/core/calendar";
+import { evenPair, ruleOf } from "@keel-round/core/series";
+
+/** The rhythms of the demo's sites. */
+export type Rhythm = "weekly" | "twice-weekly" | "fortnightly" | "four-weekly";
+
+const WEEKS: Readonly<Record<Rhythm, number>> = { weekly: 1, "twice-weekly": 1, fortnightly: 2, "four-weekly": 4 };
+
+/** The rule of a rhythm of which one visit falls on a day. */
+export function ruleOn(rhythm: Rhythm, day: string): string {
+  const first = weekday(day);
+  return ruleOf({
+    kind: "weeks",
+    every: WEEKS[rhythm],
+    weekdays: rhythm === "twice-weekly" ? evenPair(first) : [first],
+  });
+}
