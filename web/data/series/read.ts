@@ -82,20 +82,22 @@ export async function siteVisits(scope: Scope, siteId: string, today: string): P
     moved: s.moved,
     skipped: s.off === "skipped" ? (s.offWhy ?? "") : null,
   });
+  const lines = rows.map(({ series: s, by }): SeriesLine => {
+    const recurrence = recurrenceOf(s);
+    const laid = stops.filter((x) => x.stop.seriesId === s.id).map(coming);
+    return {
+      id: s.id,
+      personId: s.personId,
+      by,
+      tankIds: named.get(s.id) ?? null,
+      recurrence,
+      said: sayRecurrence(recurrence, today),
+      next: withLater(laid, recurrence, place?.windows ?? {}, today),
+    };
+  });
   return {
-    series: rows.map(({ series: s, by }) => {
-      const recurrence = recurrenceOf(s);
-      const laid = stops.filter((x) => x.stop.seriesId === s.id).map(coming);
-      return {
-        id: s.id,
-        personId: s.personId,
-        by,
-        tankIds: named.get(s.id) ?? null,
-        recurrence,
-        said: sayRecurrence(recurrence, today),
-        next: withLater(laid, recurrence, place?.windows ?? {}, today),
-      };
-    }),
+    // One that has no day left was followed by another.
+    series: lines.filter((l) => l.next.length > 0 || l.recurrence.untilOn === null),
     extra: stops.filter((x) => x.stop.seriesId === null).map((x) => ({ ...coming(x), by: x.by })),
     tanks,
     last,
