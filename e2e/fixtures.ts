@@ -10,6 +10,8 @@ const root = dirname(dirname(fileURLToPath(import.meta.url)));
 /** The application of one worker: its own database with the demo business, jobs and stand-ins. */
 interface Application {
   readonly url: string;
+  /** Where the stand-in for a mail server shows what it got. */
+  readonly outbox: string;
   /** Who signed in before: one sign-in a person keeps the tests within the rate limit. */
   readonly sessions: Map<Who, Awaited<ReturnType<BrowserContext["cookies"]>>>;
 }
@@ -45,7 +47,7 @@ async function answers(url: string): Promise<void> {
 }
 
 export const test = base.extend<
-  { as: (who: Who, options?: { page?: Page; fresh?: boolean }) => Promise<Page> },
+  { outbox: string; as: (who: Who, options?: { page?: Page; fresh?: boolean }) => Promise<Page> },
   { application: Application }
 >({
   application: [
@@ -77,13 +79,14 @@ export const test = base.extend<
       try {
         await answers(`${url}/sign-in`);
         await answers(env.OUTBOX_URL);
-        await use({ url, sessions: new Map() });
+        await use({ url, outbox: env.OUTBOX_URL, sessions: new Map() });
       } finally {
         for (const child of children) await ended(child);
       }
     },
     { scope: "worker", timeout: 120_000 },
   ],
+  outbox: async ({ application }, use) => use(application.outbox),
   baseURL: async ({ application }, use) => use(application.url),
   as: async ({ page: first, baseURL, application }, use) =>
     use(async (who, { page = first, fresh = false } = {}) => {

@@ -2,6 +2,7 @@ import { type Begin, readPlace } from "@keel-round/core/book";
 import { METRIC } from "@keel-round/core/units";
 import { DEFAULT_LIMITS } from "@keel-round/core/visit";
 import { eq } from "drizzle-orm";
+import { isCommon, TOO_COMMON } from "./access/passwords";
 import { fillKinds } from "./book/kinds";
 import { db } from "./connection";
 import { Refused } from "./define";
@@ -30,6 +31,7 @@ export async function mayBegin(scope: Scope | null, q: Queries = db()): Promise<
  */
 export async function beginBusiness(scope: Scope | null, begin: Begin, now: Date): Promise<{ userId: string }> {
   if (!(await mayBegin(scope))) throw new Refused(404, "not-found", "There is no such page here.");
+  if (isCommon(begin.password)) throw new Refused(422, "common-password", TOO_COMMON, { password: [TOO_COMMON] });
   const start = readPlace(begin.start);
   if (!start) throw new Error("The schema lets only places through.");
   const businessId = newId();

@@ -21,6 +21,7 @@ const LONGEST_WAIT_MS = 15 * 60_000;
 const MOST_ATTEMPTS: Readonly<Record<JobKind, number>> = {
   letter: 6,
   mail: 300,
+  entry: 300,
   "import-check": 6,
   "import-apply": 6,
 };

@@ -23,7 +23,7 @@ export async function addLogin(tx: Queries, { name, email, password }: Login, no
   const { password: passwords } = await auth().$context;
   const userId = newId();
   const times = { createdAt: now, updatedAt: now };
-  await tx.insert(user).values({ id: userId, name, email: email.toLowerCase(), ...times });
+  await tx.insert(user).values({ id: userId, name, email: email.toLowerCase(), emailVerified: true, ...times });
   await tx.insert(account).values({
     id: newId(),
     userId,

@@ -2,13 +2,13 @@ import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { Refused } from "./define";
-import { type Role, type Scope, scopeOf } from "./scope";
+import { type Role, type Scope, STAFF, scopeOf } from "./scope";
 
 /** The scope of the page's request, asked once however many parts of the page need it. */
 const scopeOfPage = cache(async (): Promise<Scope | null> => scopeOf(await headers()));
 
 /** The scope of a page; who is not signed in goes to the sign-in, who may not see it finds nothing. */
-export async function pageScope(roles: readonly Role[] = ["office", "technician", "owner"]): Promise<Scope> {
+export async function pageScope(roles: readonly Role[] = [...STAFF, "owner"]): Promise<Scope> {
   const scope = await scopeOfPage();
   if (!scope) redirect("/sign-in");
   if (!roles.includes(scope.role)) notFound();

@@ -1,9 +1,9 @@
-import { and, asc, eq, inArray } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";
 import { notFound } from "./define";
 import { person } from "./schema";
-import type { Scope } from "./scope";
+import { type Scope, seesAll } from "./scope";
 import { inTransaction, type Queries } from "./transaction";
 
 /** The units a person may choose to read in. */
@@ -24,15 +24,21 @@ export async function saveUnits(scope: Scope, units: z.infer<typeof UnitsSchema>
     .where(and(eq(person.businessId, scope.businessId), eq(person.id, scope.personId)));
 }
 
-/** Who drives rounds: the technicians, or in a firm that has none yet its office. */
+/** Who drives rounds: technicians and leads, or in a firm that has none yet its office. */
 export async function technicians(scope: Scope, q: Queries = db()): Promise<{ id: string; name: string }[]> {
   const people = await q
     .select({ id: person.id, name: person.name, role: person.role })
     .from(person)
-    .where(and(eq(person.businessId, scope.businessId), inArray(person.role, ["technician", "office"])))
+    .where(
+      and(
+        eq(person.businessId, scope.businessId),
+        inArray(person.role, ["technician", "lead", "office"]),
+        isNull(person.leftAt),
+      ),
+    )
     .orderBy(asc(person.name));
-  const drives = people.some((p) => p.role === "technician") ? "technician" : "office";
-  return people.filter((p) => p.role === drives).map(({ id, name }) => ({ id, name }));
+  const drives = people.some((p) => p.role !== "office") ? ["technician", "lead"] : ["office"];
+  return people.filter((p) => drives.includes(p.role)).map(({ id, name }) => ({ id, name }));
 }
 
 /** A thing that lies in a person's van on any day, or does not. */
@@ -48,7 +54,7 @@ export async function setVanKit(
   { personId, item, carries }: z.infer<typeof VanKitSchema>,
 ): Promise<void> {
   // A technician packs their own van.
-  if (scope.role !== "office" && personId !== scope.personId) throw notFound("person");
+  if (!seesAll(scope.role) && personId !== scope.personId) throw notFound("person");
   const name = (item.split(",")[0] ?? item).trim();
   await inTransaction(async (tx) => {
     const mine = and(eq(person.businessId, scope.businessId), eq(person.id, personId));

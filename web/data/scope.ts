@@ -4,7 +4,13 @@ import { auth } from "./auth";
 import { db } from "./connection";
 import { business, person } from "./schema";
 
-export type Role = "office" | "technician" | "owner";
+export type Role = "office" | "lead" | "technician" | "owner";
+
+/** Who works at the firm: all but the owners of tanks. */
+export const STAFF: readonly Role[] = ["office", "lead", "technician"];
+
+/** Whether a role sees every client and the rounds of everybody. */
+export const seesAll = (role: Role): boolean => role === "office" || role === "lead";
 
 /** Who asks, and for which business. Every query takes one. */
 export interface Scope {

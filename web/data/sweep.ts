@@ -11,6 +11,8 @@ export async function sweep(): Promise<void> {
     where f.id is null
       and conv(substr(replace(cast(r.import_id as char), '-', ''), 1, 12), 16, 10)
         < (unix_timestamp(utc_timestamp()) - 86400) * 1000`);
+  // Tries to sign in are told for two weeks, and count for an hour.
+  await db().execute(sql`delete from sign_in_try where at < utc_timestamp() - interval 30 day`);
   // What was published needs its readings no more.
   await db().execute(sql`
     delete i from import_reading i join import_file f on f.id = i.import_id where f.state in ('done', 'undone')`);

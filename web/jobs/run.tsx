@@ -1,6 +1,7 @@
 import { hostname } from "node:os";
 import { civilOf } from "@keel-round/core/calendar";
 import nodemailer from "nodemailer";
+import { makeEntry } from "@/data/access/entry";
 import { fillKinds } from "@/data/book/kinds";
 import { db } from "@/data/connection";
 import { fillEntries } from "@/data/find/entries";
@@ -18,6 +19,7 @@ import { driverError, isBusy } from "@/data/transaction";
 import { importScope, runImport } from "@/data/transfer/imports";
 import { whenOf } from "@/data/when";
 import { renderLetter } from "@/places/letters/render";
+import { entryMessage } from "./entryMessage";
 import { letterMessage } from "./message";
 
 const IDLE_MS = 500;
@@ -42,25 +44,36 @@ async function makeLetter(job: Job): Promise<void> {
   await storeLetter(job.businessId, stopId, content, await renderLetter(content), new Date());
 }
 
-async function sendMail(job: Job): Promise<void> {
-  const mail = job.payload.letterId ? await letterMail(job.businessId, job.payload.letterId) : null;
-  if (!mail || mail.letter.sentAt) return;
+async function mailOut(message: object): Promise<void> {
   const transport = nodemailer.createTransport({
     url: setting("SMTP_URL"),
     connectionTimeout: 5_000,
     greetingTimeout: 5_000,
     socketTimeout: 10_000,
   } as never);
+  try {
+    await transport.sendMail(message);
+  } finally {
+    transport.close();
+  }
+}
+
+async function sendMail(job: Job): Promise<void> {
+  const mail = job.payload.letterId ? await letterMail(job.businessId, job.payload.letterId) : null;
+  if (!mail || mail.letter.sentAt) return;
   const link = `${setting("BETTER_AUTH_URL")}/letter/${letterToken(mail.letter.id)}`;
   try {
-    await transport.sendMail(letterMessage(mail, link));
+    await mailOut(letterMessage(mail, link));
     await noteMail(mail.letter.id, { sentAt: new Date() });
   } catch (error) {
     await noteMail(mail.letter.id, { sendError: error instanceof Error ? error.message : String(error) });
     throw error;
-  } finally {
-    transport.close();
   }
+}
+
+async function sendEntry(job: Job): Promise<void> {
+  const entry = job.payload.userId ? await makeEntry(job.payload.userId) : null;
+  if (entry) await mailOut(entryMessage(entry, setting("BETTER_AUTH_URL")));
 }
 
 async function workOnImport(job: Job, work: "check" | "apply"): Promise<void> {
@@ -72,6 +85,7 @@ async function workOnImport(job: Job, work: "check" | "apply"): Promise<void> {
 const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
   letter: makeLetter,
   mail: sendMail,
+  entry: sendEntry,
   "import-check": (job) => workOnImport(job, "check"),
   "import-apply": (job) => workOnImport(job, "apply"),
 };

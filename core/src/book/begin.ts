@@ -5,6 +5,12 @@ const PLACE = new RegExp(String.raw`^\s*(${NUMBER})\s*[,;\s]\s*(${NUMBER})\s*$`)
 
 const required = (max: number, what: string) => z.string().trim().min(1, what).max(max, `At most ${max} characters.`);
 
+/** A password that somebody sets. */
+export const PasswordSchema = z
+  .string()
+  .min(10, "Enter at least 10 characters.")
+  .max(128, "Enter at most 128 characters.");
+
 /** What a business is begun with: its own facts and the login of who begins it. */
 export const BeginSchema = z.object({
   name: required(120, "Say what the business is called."),
@@ -19,7 +25,7 @@ export const BeginSchema = z.object({
   }),
   person: required(120, "Enter your name."),
   email: z.email("Enter an e-mail address, such as name@firm.example."),
-  password: z.string().min(10, "At least 10 characters.").max(128, "At most 128 characters."),
+  password: PasswordSchema,
 });
 export type Begin = z.infer<typeof BeginSchema>;
 

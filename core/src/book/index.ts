@@ -1,4 +1,4 @@
-export { type Begin, BeginSchema, readPlace } from "./begin.ts";
+export { type Begin, BeginSchema, PasswordSchema, readPlace } from "./begin.ts";
 export {
   ENTITIES,
   type Entity,

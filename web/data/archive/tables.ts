@@ -110,6 +110,7 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
 export const ARCHIVE_VERSION = 5;
 
 const PLAIN = {
+  person: { leftAt: null },
   task: { earlyDays: null },
   series: { fromOn: null, untilOn: null, spells: null },
   stop: (row: Readonly<Record<string, unknown>>) => ({
@@ -122,7 +123,7 @@ const PLAIN = {
 const UNPROGRAMMED = {
   ...PLAIN,
   task: { ...PLAIN.task, cadence: null, performer: null, minutes: null, pin: null, plannedOn: null },
-  person: { vanKit: [], pace: 1 },
+  person: { ...PLAIN.person, vanKit: [], pace: 1 },
 };
 const UNPLANNED = { ...UNPROGRAMMED, visit: { ...PLAIN.visit, chosen: null } };
 

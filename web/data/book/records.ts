@@ -9,7 +9,7 @@ import { newId } from "../ids";
 import { OWN_CODE, settleJob } from "../programme/firmJobs";
 import { asksAnew, followTank } from "../programme/follow";
 import { deskChange, type firmJob, person, site, tank, visit } from "../schema";
-import type { Role, Scope } from "../scope";
+import { type Role, type Scope, STAFF } from "../scope";
 import { clientsInSight } from "../sight";
 import { refreshStatus } from "../status";
 import { inTransaction, type Queries } from "../transaction";
@@ -23,13 +23,13 @@ import { layTankVisits } from "./tankVisits";
 /** Who may edit what: clients and their mail are the office's. */
 export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
   client: ["office"],
-  site: ["office", "technician"],
-  tank: ["office", "technician"],
-  animal: ["office", "technician"],
-  equipment: ["office", "technician"],
-  source: ["office", "technician"],
+  site: STAFF,
+  tank: STAFF,
+  animal: STAFF,
+  equipment: STAFF,
+  source: STAFF,
   kind: ["office"],
-  barrel: ["office", "technician"],
+  barrel: STAFF,
   job: ["office"],
 };
 

@@ -68,6 +68,19 @@ export const rateLimit = mysqlTable("rate_limit", {
   lastRequest: bigint("last_request", { mode: "number" }).notNull(),
 });
 
+/** Tries to sign in, for some weeks: from them follows how long the next one waits, and what the person is told. */
+export const signInTry = mysqlTable(
+  "sign_in_try",
+  {
+    id: uuid("id").primaryKey(),
+    email: varchar("email", { length: 190 }).notNull(),
+    address: varchar("address", { length: 64 }).notNull(),
+    at: instant("at").notNull(),
+    succeeded: boolean("succeeded").notNull(),
+  },
+  (t) => [index("sign_in_try_email_ix").on(t.email, t.at), index("sign_in_try_address_ix").on(t.address, t.at)],
+);
+
 export const organization = mysqlTable("organization", {
   id: uuid("id").primaryKey(),
   name: varchar("name", { length: 120 }).notNull(),

@@ -87,7 +87,7 @@ export const person = mysqlTable(
     /** An owner of tanks belongs to a client. */
     clientId: uuid("client_id"),
     name: varchar("name", { length: 120 }).notNull(),
-    role: mysqlEnum("role", ["office", "technician", "owner"]).notNull(),
+    role: mysqlEnum("role", ["office", "lead", "technician", "owner"]).notNull(),
     units: json("units").$type<UnitPreference>().notNull(),
     dayStartMinute: int("day_start_minute").notNull(),
     dayEndMinute: int("day_end_minute").notNull(),
@@ -96,6 +96,8 @@ export const person = mysqlTable(
     vanKit: json("van_kit").$type<readonly string[]>().notNull().default([]),
     /** How much slower than the firm's usual this person works, learnt from the log; 1 as long as nothing is known. */
     pace: double("pace").notNull().default(1),
+    /** When they left the firm. Their name stays on what they did. */
+    leftAt: instant("left_at"),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),

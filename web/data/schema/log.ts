@@ -268,9 +268,15 @@ export const job = mysqlTable(
     businessId: uuid("business_id")
       .notNull()
       .references(() => business.id),
-    kind: mysqlEnum("kind", ["letter", "mail", "import-check", "import-apply"]).notNull(),
+    kind: mysqlEnum("kind", ["letter", "mail", "import-check", "import-apply", "entry"]).notNull(),
     payload: json("payload")
-      .$type<{ readonly stopId?: string; readonly letterId?: string; readonly importId?: string }>()
+      .$type<{
+        readonly stopId?: string;
+        readonly letterId?: string;
+        readonly importId?: string;
+        /** Who is mailed a way in; its secret is made when the mail is. */
+        readonly userId?: string;
+      }>()
       .notNull(),
     runAt: instant("run_at").notNull(),
     owner: varchar("owner", { length: 64 }),

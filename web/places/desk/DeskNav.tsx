@@ -3,7 +3,7 @@ import type { Scope } from "@/data/scope";
 import { PartsNav } from "@/kit/PartsNav";
 
 /** Parts of the desk beside the records. */
-type Part = Entity | "files" | "firm" | "stuck" | "upkeep";
+type Part = Entity | "files" | "firm" | "people" | "stuck" | "upkeep";
 
 const PARTS: readonly (readonly [Part, string])[] = [
   ...(["client", "site", "tank", "animal", "equipment", "source", "barrel", "kind", "job"] as const).map(
@@ -12,11 +12,12 @@ const PARTS: readonly (readonly [Part, string])[] = [
   ["upkeep", "Upkeep"],
   ["files", "Import and export"],
   ["firm", "The firm"],
+  ["people", "People"],
   ["stuck", "Stuck work"],
 ];
 
 /** What is the office's alone. */
-const OFFICE: readonly Part[] = ["files", "firm", "stuck"];
+const OFFICE: readonly Part[] = ["files", "firm", "people", "stuck"];
 
 /** The parts of the desk that are the person's. */
 export function DeskNav({ here, scope }: { here: Part; scope: Scope }) {

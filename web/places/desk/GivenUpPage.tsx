@@ -12,6 +12,7 @@ import { TryAgain } from "./TryAgain";
 const WHAT: Readonly<Record<GivenUp["kind"], string>> = {
   letter: "Writing a letter",
   mail: "Mailing a letter",
+  entry: "Mailing a way in",
   "import-check": "Checking a file",
   "import-apply": "Bringing a file in",
 };
@@ -66,4 +67,10 @@ export function GivenUpPage({ scope, work }: { scope: Scope; work: readonly Give
 }
 
 const linkOf = (w: GivenUp): string =>
-  w.letterId ? `/letters/${w.letterId}` : w.importId ? `/desk/files/${w.importId}` : `/stops/${w.stopId}`;
+  w.kind === "entry"
+    ? "/desk/people"
+    : w.letterId
+      ? `/letters/${w.letterId}`
+      : w.importId
+        ? `/desk/files/${w.importId}`
+        : `/stops/${w.stopId}`;

@@ -17,9 +17,9 @@ import {
 import { defineAction } from "@/data/define";
 import { saveFirm } from "@/data/firm";
 import { tryAgain } from "@/data/jobs";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 
-const STAFF = ["office", "technician"] as const;
 const id = z.uuid("Reload the page and try again.");
 /** Values by field; each is checked against its entity's schema where it is written. */
 const values = z.record(z.string().max(80), z.unknown()) as unknown as z.ZodType<Values>;

@@ -6,11 +6,11 @@ import { type Begin as Answers, BeginSchema } from "@keel-round/core/book";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { forgetDevice } from "@/device/account";
+import { signIn } from "@/device/entry";
 import { Choice, FieldRow, GoButton, Notice, SubHead, TextInput } from "@/kit/controls";
 import { A, Form, H1 } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
 import { useHydrated } from "@/kit/useHydrated";
-import { signIn } from "./signIn";
 
 interface Row {
   readonly key: keyof Answers;
@@ -56,7 +56,7 @@ export function Begin({ first, zones }: { first: boolean; zones: readonly string
         return;
       }
       await forgetDevice();
-      const status = await signIn(answers.email, answers.password);
+      const { status } = await signIn(answers.email, answers.password);
       window.location.assign(status === 200 ? "/desk/files" : "/sign-in");
     } catch {
       setProblem("There is no network. Nothing was begun; what you typed is still here.");

@@ -3,11 +3,12 @@
 import { z } from "zod";
 import { defineAction } from "@/data/define";
 import { queueLetter } from "@/data/letters";
+import { STAFF } from "@/data/scope";
 
 /** Queues a letter for its client. */
 export const sendLetterAction = defineAction({
   name: "letters.send",
-  roles: ["office", "technician"],
+  roles: STAFF,
   input: z.object({ letterId: z.uuid("Reload the letter and try again.") }),
   foreign: (ids) => ({ letterId: ids.letterId }),
   run: (scope, input) => queueLetter(scope, input.letterId, new Date()),

@@ -4,7 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import type { UnitPreference } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { useTheme } from "next-themes";
-import { useEffect, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { forgetDevice, pendingCount } from "@/device/account";
 import { Choice, FieldRow, Notice, PageHead, QuietButton, SubHead } from "@/kit/controls";
 import { Dd, Dl, Dt } from "@/kit/elements";
@@ -38,11 +38,14 @@ export function Me({
   role,
   business,
   units,
+  wayIn,
 }: {
   name: string;
   role: string;
   business: string;
   units: UnitPreference;
+  /** How they come in. */
+  wayIn: ReactNode;
 }) {
   const router = useRouter();
   const { theme, setTheme } = useTheme();
@@ -134,6 +137,7 @@ export function Me({
           </Dl>
         </Box>
       </Flex>
+      {wayIn}
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import { weeklyOn } from "@keel-round/core/series";
 import { z } from "zod";
 import { defineAction, type ForeignIds } from "@/data/define";
 import { setRefill } from "@/data/round";
+import { STAFF } from "@/data/scope";
 import { previewSeries, SeriesSchema, saveSeries } from "@/data/series/change";
 import {
   addStop,
@@ -18,7 +19,6 @@ import {
 import { UndoSchema, undoChange } from "@/data/series/undo";
 import { whenOf } from "@/data/when";
 
-const STAFF = ["office", "technician"] as const;
 const FAR = "2099-01-01";
 
 /** Agrees on a refill at base after a stop, or takes it back. */

@@ -2,7 +2,7 @@ import { civilOf } from "@keel-round/core/calendar";
 import { cache } from "react";
 import { technicians } from "@/data/people";
 import { loadRound, type Round } from "@/data/round";
-import type { Scope } from "@/data/scope";
+import { type Scope, seesAll } from "@/data/scope";
 
 /** Today in the business's zone, and the minute of its day. */
 export function nowIn(scope: Pick<Scope, "zone">): { readonly date: string; readonly minute: number } {
@@ -25,7 +25,7 @@ export async function whoseRound(
 ): Promise<{ readonly personId: string | null; readonly people: readonly { id: string; name: string }[] }> {
   const all = await techniciansOnce(scope);
   // A technician has their own round, and no colleague's.
-  const people = scope.role === "office" ? all : all.filter((p) => p.id === scope.personId);
+  const people = seesAll(scope.role) ? all : all.filter((p) => p.id === scope.personId);
   if (wanted && people.some((p) => p.id === wanted)) return { personId: wanted, people };
   if (people.some((p) => p.id === scope.personId)) return { personId: scope.personId, people };
   return { personId: people[0]?.id ?? null, people };

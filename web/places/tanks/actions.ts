@@ -6,12 +6,13 @@ import { defineAction } from "@/data/define";
 import { archivePhoto } from "@/data/photos/photos";
 import { PinSchema, pinJob } from "@/data/programme/pin";
 import { ProgrammeSchema, saveProgramme } from "@/data/programme/save";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 
 /** Saves changes to a tank's programme. */
 export const saveProgrammeAction = defineAction({
   name: "tanks.save-programme",
-  roles: ["office", "technician"],
+  roles: STAFF,
   input: ProgrammeSchema,
   foreign: (ids) => ({ tankId: ids.tankId, jobs: [{ code: "photo", active: false }] }),
   run: (scope, input) => saveProgramme(scope, input, whenOf(scope)),
@@ -20,7 +21,7 @@ export const saveProgrammeAction = defineAction({
 /** Puts a job on a visit, or gives it back to the plan. */
 export const pinJobAction = defineAction({
   name: "tanks.pin-job",
-  roles: ["office", "technician"],
+  roles: STAFF,
   input: PinSchema,
   foreign: (ids) => ({ tankId: ids.tankId, code: "photo", on: null }),
   run: (scope, input) => pinJob(scope, input, whenOf(scope)),
@@ -29,7 +30,7 @@ export const pinJobAction = defineAction({
 /** Makes a tank from seven answers. */
 export const startTankAction = defineAction({
   name: "tanks.start",
-  roles: ["office", "technician"],
+  roles: STAFF,
   input: QuickStartSchema,
   foreign: (ids) => ({
     siteId: ids.siteId,
@@ -46,7 +47,7 @@ export const startTankAction = defineAction({
 /** Puts a picture of a tank into the archive, or brings it back. */
 export const archivePhotoAction = defineAction({
   name: "tanks.archive-photo",
-  roles: ["office", "technician"],
+  roles: STAFF,
   input: z.object({ photoId: z.uuid("Reload the sheet and try again."), archived: z.boolean() }),
   foreign: (ids) => ({ photoId: ids.photoId, archived: true }),
   run: (scope, { photoId, archived }) => archivePhoto(scope, photoId, archived, whenOf(scope).now),

@@ -5,14 +5,13 @@ import { PlanIntoSchema, planInto } from "@/data/bench";
 import { defineAction } from "@/data/define";
 import { DrawSchema, draw, fixContents, StartBatchSchema, startBatch, VerifySchema, verifyBatch } from "@/data/mixing";
 import { PurifierDoneSchema, purifierDone } from "@/data/purifierUpkeep";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
-
-const ROLES = ["office", "technician"] as const;
 
 /** Begins a batch in an empty barrel. */
 export const startBatchAction = defineAction({
   name: "water.start-batch",
-  roles: ROLES,
+  roles: STAFF,
   input: StartBatchSchema,
   foreign: (ids) => ({ barrelId: ids.barrelId, sourceId: ids.barrelId, litres: 10 }),
   run: (scope, input) => startBatch(scope, input, whenOf(scope)),
@@ -21,7 +20,7 @@ export const startBatchAction = defineAction({
 /** Takes the measured salinity of a batch. */
 export const verifyBatchAction = defineAction({
   name: "water.verify-batch",
-  roles: ROLES,
+  roles: STAFF,
   input: VerifySchema,
   foreign: (ids) => ({ barrelId: ids.barrelId, psu: 35, confirmed: false }),
   run: (scope, input) => verifyBatch(scope, input, whenOf(scope)),
@@ -30,7 +29,7 @@ export const verifyBatchAction = defineAction({
 /** Says that a barrel was put right as it was advised. */
 export const fixBarrelAction = defineAction({
   name: "water.fix-barrel",
-  roles: ROLES,
+  roles: STAFF,
   input: z.object({ barrelId: z.uuid("Reload the room and try again.") }),
   foreign: (ids) => ({ barrelId: ids.barrelId }),
   run: (scope, { barrelId }) => fixContents(scope, barrelId, whenOf(scope)),
@@ -39,7 +38,7 @@ export const fixBarrelAction = defineAction({
 /** Takes litres out of a barrel. */
 export const drawAction = defineAction({
   name: "water.draw",
-  roles: ROLES,
+  roles: STAFF,
   input: DrawSchema,
   foreign: (ids) => ({ barrelId: ids.barrelId, litres: 1 }),
   run: (scope, input) => draw(scope, input, whenOf(scope)),
@@ -48,7 +47,7 @@ export const drawAction = defineAction({
 /** Tells when a job of the firm's own purifier was done. */
 export const purifierDoneAction = defineAction({
   name: "water.purifier-done",
-  roles: ROLES,
+  roles: STAFF,
   input: PurifierDoneSchema,
   foreign: (ids) => ({ sourceId: ids.barrelId, code: "resin", on: "2026-01-01" }),
   run: (scope, input) => purifierDone(scope, input, whenOf(scope)),
@@ -57,7 +56,7 @@ export const purifierDoneAction = defineAction({
 /** Plans a change of the bench into the next visit, or takes it back. */
 export const planIntoAction = defineAction({
   name: "water.plan-into",
-  roles: ROLES,
+  roles: STAFF,
   input: PlanIntoSchema,
   foreign: (ids) => ({ visitId: ids.visitId, change: null }),
   run: planInto,

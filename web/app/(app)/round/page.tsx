@@ -2,12 +2,13 @@ import { isCivilDate } from "@keel-round/core/calendar";
 import { notFound } from "next/navigation";
 import { anySite } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
+import { STAFF, seesAll } from "@/data/scope";
 import { Notice } from "@/kit/controls";
 import { nowIn, roundOf, whoseRound } from "@/places/round/queries";
 import { RoundView } from "@/places/round/RoundView";
 
 export default async function RoundPage({ searchParams }: { searchParams: Promise<{ day?: string; who?: string }> }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const { day, who } = await searchParams;
   const now = nowIn(scope);
   if (day !== undefined && !isCivilDate(day))
@@ -27,7 +28,7 @@ export default async function RoundPage({ searchParams }: { searchParams: Promis
       noSites={round.stops.length === 0 && !(await anySite(scope))}
       date={date}
       now={now}
-      people={scope.role === "office" ? people : []}
+      people={seesAll(scope.role) ? people : []}
     />
   );
 }

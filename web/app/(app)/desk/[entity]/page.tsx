@@ -4,6 +4,7 @@ import { notFound } from "next/navigation";
 import { linkOptions, listRecords } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
 import { differingJobs } from "@/data/programme/firmJobs";
+import { STAFF } from "@/data/scope";
 import type { ListAddress } from "@/places/desk/columns";
 import { Differing } from "@/places/desk/Differing";
 import { RecordList } from "@/places/desk/RecordList";
@@ -15,7 +16,7 @@ export default async function RecordsPage({
   params: Promise<{ entity: string }>;
   searchParams: Promise<ListAddress>;
 }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const [{ entity }, address] = await Promise.all([params, searchParams]);
   const known = EntitySchema.safeParse(entity);
   if (!known.success) notFound();

@@ -1,10 +1,11 @@
 import { pageScope } from "@/data/pageScope";
 import { loadFirmUpkeep } from "@/data/programme/firmUpkeep";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { FirmFrieze } from "@/places/desk/upkeep/FirmFrieze";
 
 export default async function UpkeepPage({ searchParams }: { searchParams: Promise<{ page?: string; q?: string }> }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const { today } = whenOf(scope);
   const asked = await searchParams;
   const q = (asked.q ?? "").slice(0, 60);

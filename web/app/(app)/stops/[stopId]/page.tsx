@@ -1,5 +1,6 @@
 import { orNotFound, pageScope } from "@/data/pageScope";
 import { technicians } from "@/data/people";
+import { STAFF } from "@/data/scope";
 import { loadStop } from "@/data/stops";
 import { PageHead } from "@/kit/controls";
 import { leftOutTitle } from "@/places/round/leftOut";
@@ -7,7 +8,7 @@ import { StopPanel } from "@/places/round/StopPanel";
 import { PlannedStop } from "@/places/visit/PlannedStop";
 
 export default async function StopPage({ params }: { params: Promise<{ stopId: string }> }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const { stopId } = await params;
   const { visit, planned, today } = await orNotFound(loadStop(scope, stopId));
   const people = await technicians(scope);

@@ -1,10 +1,11 @@
 import { linkOptions } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { QuickStart } from "@/places/tanks/QuickStart";
 
 export default async function NewTankPage({ searchParams }: { searchParams: Promise<{ site?: string }> }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const [options, { site = "" }] = await Promise.all([linkOptions(scope, "tank"), searchParams]);
   return (
     <QuickStart

@@ -1,10 +1,11 @@
 import { loadDescribe } from "@/data/bench";
 import { pageScope } from "@/data/pageScope";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { Describe } from "@/places/water/Describe";
 
 export default async function DescribePage() {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const { today } = whenOf(scope);
   return <Describe {...(await loadDescribe(scope, today))} units={scope.units} today={today} />;
 }

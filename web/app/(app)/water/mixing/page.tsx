@@ -2,6 +2,7 @@ import { addDays, civilOf, instantOf, isCivilDate } from "@keel-round/core/calen
 import { loadRoom } from "@/data/mixing";
 import { pageScope } from "@/data/pageScope";
 import { loadPurifierUpkeep } from "@/data/purifierUpkeep";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { MixingRoom } from "@/places/water/MixingRoom";
 import { PurifierUpkeep } from "@/places/water/PurifierUpkeep";
@@ -14,7 +15,7 @@ const LOADED_MINUTE = 390;
 const AHEAD = 14;
 
 export default async function MixingPage({ searchParams }: { searchParams: Promise<{ on?: string }> }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const { now, today } = whenOf(scope);
   const { on: asked = "" } = await searchParams;
   const [first, last] = [addDays(today, 1), addDays(today, AHEAD)];

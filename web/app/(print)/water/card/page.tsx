@@ -2,13 +2,14 @@ import { notFound } from "next/navigation";
 import { z } from "zod";
 import { loadBench } from "@/data/bench";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { TankCard } from "@/places/water/TankCard";
 
 const Asked = z.object({ tank: z.uuid(), source: z.uuid(), litres: z.coerce.number().min(0).max(1e5) });
 
 export default async function CardPage({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const asked = Asked.safeParse(await searchParams);
   if (!asked.success) notFound();
   const { chosen } = await orNotFound(loadBench(scope, asked.data.tank, whenOf(scope).today));

@@ -1,3 +1,4 @@
+import { signInGuarded } from "@/data/access/signIn";
 import { auth } from "@/data/auth";
 import { AUTH_ROUTES } from "@/data/authRoutes";
 import { definePublicRoute } from "@/data/define";
@@ -5,6 +6,7 @@ import { definePublicRoute } from "@/data/define";
 /** What our pages ask of the sign-in library. Its other routes do not exist here. */
 const answer = (verb: "GET" | "POST") => (request: Request) => {
   const path = new URL(request.url).pathname.replace(/^\/api\/auth/, "");
+  if (verb === "POST" && path === "/sign-in/email") return signInGuarded(request);
   return AUTH_ROUTES[verb].includes(path)
     ? auth().handler(request)
     : Promise.resolve(

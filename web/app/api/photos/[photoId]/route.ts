@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { defineRoute } from "@/data/define";
 import { photoFile } from "@/data/photos/photos";
+import { STAFF } from "@/data/scope";
 
 /** A picture, by its row: small with `?small`, else as it is kept. */
 export const GET = defineRoute({
   name: "photos.file",
-  roles: ["office", "technician", "owner"],
+  roles: [...STAFF, "owner"],
   params: z.object({ photoId: z.uuid() }),
   foreign: (ids) => ({ params: { photoId: ids.photoId } }),
   run: async (scope, { params, request }) => {

@@ -8,6 +8,7 @@ import { belowRecord, linkOptions, loadRecord } from "@/data/book/lists";
 import { orNotFound, pageScope } from "@/data/pageScope";
 import { technicians } from "@/data/people";
 import { libraryOf } from "@/data/programme/firmJobs";
+import { STAFF } from "@/data/scope";
 import { siteVisits } from "@/data/series/read";
 import { whenOf } from "@/data/when";
 import { RecordPage } from "@/places/desk/RecordPage";
@@ -24,7 +25,7 @@ export default async function OneRecordPage({
   params: Promise<{ entity: string; id: string }>;
   searchParams: Promise<Record<string, string | string[]>>;
 }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const { entity, id } = await params;
   const known = EntitySchema.safeParse(entity);
   if (!known.success || !z.uuid().safeParse(id).success) notFound();

@@ -3,6 +3,7 @@ import { EntitySchema } from "@keel-round/core/book/schema";
 import { notFound, redirect } from "next/navigation";
 import { linkOptions, mayEdit } from "@/data/book/lists";
 import { pageScope } from "@/data/pageScope";
+import { STAFF } from "@/data/scope";
 import { NewRecord } from "@/places/desk/RecordPage";
 
 export default async function NewRecordPage({
@@ -12,7 +13,7 @@ export default async function NewRecordPage({
   params: Promise<{ entity: string }>;
   searchParams: Promise<Values>;
 }) {
-  const scope = await pageScope(["office", "technician"]);
+  const scope = await pageScope(STAFF);
   const [{ entity }, given] = await Promise.all([params, searchParams]);
   const known = EntitySchema.safeParse(entity);
   if (!known.success || !mayEdit(scope, known.data)) notFound();

@@ -2,12 +2,13 @@ import { z } from "zod";
 import { readBytes } from "@/data/body";
 import { defineRoute } from "@/data/define";
 import { addPhoto, PHOTO_LIMITS } from "@/data/photos/photos";
+import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 
 /** Takes a picture of a tank in: the body is the file, the note stands in the address. */
 export const POST = defineRoute({
   name: "photos.add",
-  roles: ["office", "technician"],
+  roles: STAFF,
   params: z.object({ tankId: z.uuid() }),
   foreign: (ids) => ({ params: { tankId: ids.tankId } }),
   run: async (scope, { params, request }) => {

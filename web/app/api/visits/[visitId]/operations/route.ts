@@ -1,13 +1,14 @@
 import { z } from "zod";
 import { defineRoute } from "@/data/define";
 import { postOperations } from "@/data/operations";
+import { STAFF } from "@/data/scope";
 
 const MOST_AT_ONCE = 200;
 
 /** Takes a batch of a visit's operations; each gets a result of its own. */
 export const POST = defineRoute({
   name: "visit.operations",
-  roles: ["office", "technician"],
+  roles: STAFF,
   params: z.object({ visitId: z.uuid() }),
   body: z.object({ ops: z.array(z.unknown()).min(1).max(MOST_AT_ONCE) }),
   foreign: (ids) => ({ params: { visitId: ids.visitId }, body: { ops: [{}] } }),
