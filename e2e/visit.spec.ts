@@ -46,7 +46,7 @@ test("a reading changes the plan then and there; taking it back restores it", as
   expect(await litres()).toBe(planned);
 });
 
-test("a whole visit, its letter, its mail", async ({ as, page, request }) => {
+test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }) => {
   await as("Ines");
   await page.goto("/round");
   await openStop(page, "Ferry Street School");
@@ -95,10 +95,18 @@ test("a whole visit, its letter, its mail", async ({ as, page, request }) => {
   await page.getByRole("button", { name: "Send to the owner" }).click();
   await expect(page.getByText(/on its way|sent|opened/).first()).toBeVisible();
   await expect(async () => {
-    await page.goto("/letters");
-    await expect(page.locator("#outbox")).toContainText("office@ferry-street.example", { timeout: 1000 });
+    const mails = (await (await request.get(outbox)).json()) as { to: string; attachments: { filename: string }[] }[];
+    const mail = mails.find((m) => m.to.includes("office@ferry-street.example"));
+    expect(mail?.attachments.map((a) => a.filename)).toEqual(["letter.pdf"]);
   }).toPass();
-  await expect(page.locator("#outbox")).toContainText("letter.pdf");
+  // Whoever has the link reads it, until it is taken back.
+  await page.reload();
+  await page.getByRole("button", { name: "Take the link back" }).click();
+  await expect(page.getByText("The link of this letter does not work.")).toBeVisible();
+  expect((await request.get(address ?? "")).status()).toBe(404);
+  await page.getByRole("button", { name: "Let the link work again" }).click();
+  await expect(page.locator("iframe")).toBeVisible();
+  expect((await request.get(address ?? "")).status()).toBe(200);
 });
 
 test("a visit closed twice, once on another device, is closed once", async ({ as, page, browser, baseURL }) => {

@@ -59,6 +59,7 @@ test("figures are read as they are typed, and refused where they cannot be", () 
     start: "50, -4",
     roadFactor: "1.3",
     speedKmH: "30",
+    letterDays: "90",
     alkalinityDkh: "1",
     salinityUpPpt: "1",
     salinityDownPpt: "2",

@@ -14,9 +14,9 @@ const ENTITY = "firm";
 const LINES = 20;
 
 function firmOf(row: typeof business.$inferSelect): Firm {
-  const { name, phone, mailFrom, roadFactor, speedKmH } = row;
+  const { name, phone, mailFrom, roadFactor, speedKmH, letterDays } = row;
   const limits: DailyLimits = { ...DEFAULT_LIMITS, ...row.limits };
-  return { name, phone, mailFrom, start: `${row.lat}, ${row.lon}`, roadFactor, speedKmH, ...limits };
+  return { name, phone, mailFrom, start: `${row.lat}, ${row.lon}`, roadFactor, speedKmH, letterDays, ...limits };
 }
 
 /** One change of the firm's own facts, in words. */
@@ -74,10 +74,10 @@ export async function saveFirm(scope: Scope, next: Firm, now: Date): Promise<{ c
     const before = firmOf(row);
     const fields = (Object.keys(FIRM_FIELDS) as FirmField[]).filter((key) => before[key] !== next[key]);
     if (fields.length === 0) return { changed: 0 };
-    const { name, phone, mailFrom, start: _, roadFactor, speedKmH, ...limits } = next;
+    const { name, phone, mailFrom, start: _, roadFactor, speedKmH, letterDays, ...limits } = next;
     await tx
       .update(business)
-      .set({ name, phone, mailFrom, ...place, roadFactor, speedKmH, limits })
+      .set({ name, phone, mailFrom, ...place, roadFactor, speedKmH, letterDays, limits })
       .where(eq(business.id, scope.businessId));
     const batchId = newId();
     await tx.insert(deskChange).values(

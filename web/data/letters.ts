@@ -3,7 +3,7 @@ import { longDate } from "@keel-round/core/calendar";
 import { type LetterTank, letterFor } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { programmeOn, trimOf, visitState } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gt, isNull, lt, max, ne } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";
 import { writeEntries } from "./find/entries";
@@ -171,17 +171,40 @@ export async function storeLetter(
   await writeEntries(db(), businessId, { entity: "letter", ids: [content.letterId] });
 }
 
-/** A letter by the token of its link; null if there is none or it was revoked. */
-export async function letterByToken(token: string): Promise<typeof letter.$inferSelect | null> {
+const DAY_MS = 86_400_000;
+
+/** A letter by the token of its link; null if there is none, it was revoked, or is older than the firm lets links work. */
+export async function letterByToken(token: string, now = new Date()): Promise<typeof letter.$inferSelect | null> {
   const [row] = await db()
-    .select()
+    .select({ letter, days: business.letterDays })
     .from(letter)
+    .innerJoin(business, eq(business.id, letter.businessId))
     .where(eq(letter.tokenHash, hashOf(token)));
-  return row && !row.revokedAt ? row : null;
+  if (!row || row.letter.revokedAt) return null;
+  const since = row.letter.sentAt ?? row.letter.createdAt;
+  return now.getTime() - since.getTime() > row.days * DAY_MS ? null : row.letter;
 }
 
-/** Notes the first time a letter was opened by its link. */
-export async function noteOpened(letterId: string, now: Date): Promise<void> {
+/** Takes the link of a letter back, or lets it work again. The letter itself stays. */
+export async function setRevoked(scope: Scope, letterId: string, revoked: boolean, now: Date): Promise<void> {
+  const row = await findLetter(scope, letterId);
+  if (scope.role === "owner") throw notFound("letter");
+  await db()
+    .update(letter)
+    .set({ revokedAt: revoked ? (row.revokedAt ?? now) : null })
+    .where(eq(letter.id, letterId));
+}
+
+/** An owner of tanks sees what was sent to them; the firm sees what it has written as well. */
+const sentTo = (scope: Scope) => (scope.role === "owner" ? isNotNull(letter.sentAt) : undefined);
+
+/** Notes the first time a letter was opened by its link: by anybody but the firm that wrote it. */
+export async function noteOpened(
+  { id: letterId, businessId }: Pick<typeof letter.$inferSelect, "id" | "businessId">,
+  reader: Scope | null,
+  now: Date,
+): Promise<void> {
+  if (reader && reader.businessId === businessId && reader.role !== "owner") return;
   await db()
     .update(letter)
     .set({ openedAt: now })
@@ -202,10 +225,17 @@ export async function listLetters(scope: Scope) {
       sentAt: letter.sentAt,
       openedAt: letter.openedAt,
       sendError: letter.sendError,
+      revokedAt: letter.revokedAt,
     })
     .from(letter)
     .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
-    .where(and(eq(letter.businessId, scope.businessId), inSight(letter.clientId, await clientsInSight(scope))))
+    .where(
+      and(
+        eq(letter.businessId, scope.businessId),
+        inSight(letter.clientId, await clientsInSight(scope)),
+        sentTo(scope),
+      ),
+    )
     .orderBy(desc(letter.createdAt))
     .limit(100);
 }
@@ -220,6 +250,7 @@ export async function findLetter(scope: Scope, letterId: string): Promise<typeof
         eq(letter.businessId, scope.businessId),
         eq(letter.id, letterId),
         inSight(letter.clientId, await clientsInSight(scope)),
+        sentTo(scope),
       ),
     );
   if (!row) throw notFound("letter");

@@ -137,6 +137,7 @@ describe("the registry", () => {
       "files.mend",
       "files.progress",
       "files.undo",
+      "letters.revoke",
       "letters.send",
       "me.end-session",
       "people.invite",

@@ -1,6 +1,7 @@
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { db } from "@/data/connection";
+import { loadFirm, saveFirm } from "@/data/firm";
 import {
   findLetter,
   letterByToken,
@@ -11,6 +12,7 @@ import {
   noteMail,
   noteOpened,
   queueLetter,
+  setRevoked,
   storeLetter,
 } from "@/data/letters";
 import { client, job, letter } from "@/data/schema";
@@ -75,11 +77,39 @@ describe("a letter", () => {
     expect(await letterByToken("")).toBeNull();
     // What is stored is not the token.
     expect(JSON.stringify({ ...first, pdf: "" })).not.toContain(token);
-    await noteOpened(first.id, new Date("2026-01-01T10:00:00Z"));
-    await noteOpened(first.id, new Date("2026-01-02T10:00:00Z"));
+    // Whoever wrote it and looks at it has not opened it; its owner has, and so has anybody with the link.
+    await noteOpened(first, ines, new Date("2025-12-31T10:00:00Z"));
+    expect((await letterByToken(token))?.openedAt).toBeNull();
+    await noteOpened(first, null, new Date("2026-01-01T10:00:00Z"));
+    await noteOpened(first, owner, new Date("2026-01-02T10:00:00Z"));
     expect((await letterByToken(token))?.openedAt?.toISOString()).toBe("2026-01-01T10:00:00.000Z");
-    await db().update(letter).set({ revokedAt: new Date() }).where(eq(letter.id, first.id));
+    await expect(setRevoked(owner, first.id, true, new Date())).rejects.toMatchObject({ code: "not-found" });
+    await setRevoked(ines, first.id, true, new Date());
     expect(await letterByToken(token)).toBeNull();
+    await setRevoked(ines, first.id, false, new Date());
+    expect((await letterByToken(token))?.id).toBe(first.id);
+  });
+
+  test("has a link that works as long as the firm says", async () => {
+    const [first] = await ofStop();
+    const token = letterToken(first?.id ?? "");
+    const after = (days: number) => new Date((first?.createdAt.getTime() ?? 0) + days * 86_400_000);
+    expect(await letterByToken(token, after(364))).not.toBeNull();
+    expect(await letterByToken(token, after(366))).toBeNull();
+    const maud = await scopeOf(businessId, "Maud");
+    const { firm } = await loadFirm(maud);
+    expect(firm.letterDays).toBe(365);
+    await saveFirm(maud, { ...firm, letterDays: 30 }, new Date());
+    expect(await letterByToken(token, after(29))).not.toBeNull();
+    expect(await letterByToken(token, after(31))).toBeNull();
+    await saveFirm(maud, firm, new Date());
+  });
+
+  test("is not its owner's to see before it was sent", async () => {
+    const all = await ofStop();
+    expect((await listLetters(owner)).map((l) => l.id)).not.toContain(all.at(-1)?.id);
+    await expect(findLetter(owner, all.at(-1)?.id ?? "")).rejects.toMatchObject({ code: "not-found" });
+    expect((await listLetters(ines)).map((l) => l.id)).toContain(all.at(-1)?.id);
   });
 
   test("is queued once, and its mail's outcome is kept", async () => {

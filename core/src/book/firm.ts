@@ -6,6 +6,7 @@ import { readPlace } from "./begin.ts";
 export const FIRM_RANGES = {
   roadFactor: [1, 3],
   speedKmH: [3, 120],
+  letterDays: [1, 3650],
   alkalinityDkh: [0.1, 5],
   salinityUpPpt: [0.1, 10],
   salinityDownPpt: [0.1, 10],
@@ -53,6 +54,7 @@ export const FIRM_FIELDS: Readonly<
   name: { label: "Business", unit: "", part: "firm" },
   phone: { label: "Telephone", unit: "", part: "firm" },
   mailFrom: { label: "Letters come from", unit: "", part: "firm" },
+  letterDays: { label: "The link of a letter works for", unit: "days", part: "firm" },
   start: { label: "Rounds start at", unit: "latitude, longitude", part: "roads" },
   roadFactor: { label: "Roads are longer than the straight line by", unit: "times", part: "roads" },
   speedKmH: { label: "Speed on the round", unit: "km/h", part: "roads" },

@@ -10,6 +10,7 @@ const firm: Firm = {
   start: "50, -4",
   roadFactor: 1.3,
   speedKmH: 26,
+  letterDays: 365,
   ...DEFAULT_LIMITS,
 };
 const US: UnitPreference = {

@@ -217,7 +217,10 @@ test("who leaves is signed out at once, keeps their name on what they did, and t
   expect(all.find((p) => p.id === tobiah.personId)).toMatchObject({ left: true, email: null, name: "Tobiah Renn" });
   expect(orphans.length).toBeGreaterThan(3);
   expect(new Set(orphans.map((o) => o.by))).toEqual(new Set(["Tobiah Renn"]));
-  const logged = await db().select().from(operation).where(eq(operation.visitId, v?.visitId ?? ""));
+  const logged = await db()
+    .select()
+    .from(operation)
+    .where(eq(operation.visitId, v?.visitId ?? ""));
   expect(logged.map((o) => o.personId)).toEqual([tobiah.personId, tobiah.personId]);
   await expect(leave(maud, tobiah.personId, when())).rejects.toMatchObject({ code: "left" });
   await expect(mailAgain(maud, tobiah.personId)).rejects.toMatchObject({ code: "left" });

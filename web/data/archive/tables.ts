@@ -99,6 +99,8 @@ export const BusinessSchema = z.strictObject({
   speedKmH: z.number(),
   limits: z.json(),
   laidOutTo: z.iso.date().nullable(),
+  /** Earlier versions had no rule of their own. */
+  letterDays: z.number().int().min(1).max(3650).default(365),
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";

@@ -45,6 +45,8 @@ export const business = mysqlTable("business", {
   limits: json("limits").$type<DailyLimits>().notNull(),
   /** The last day the recurring stops are laid out to. */
   laidOutTo: civilDate("laid_out_to"),
+  /** Days for which the link of a letter works. */
+  letterDays: int("letter_days").notNull().default(365),
 });
 
 /** Somebody at a client beside the one who is written to first. */

@@ -1,10 +1,9 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { AppLink } from "@/kit/AppLink";
-import { PageHead, SubHead } from "@/kit/controls";
-import { A, B, Details, Pre, Span, Summary, Table } from "@/kit/elements";
+import { PageHead } from "@/kit/controls";
+import { A, Span, Table } from "@/kit/elements";
 import { Cell } from "@/kit/table";
 import { moment } from "@/kit/words";
-import type { OutboxMail } from "./outbox";
 
 interface LetterLine {
   readonly id: string;
@@ -16,13 +15,15 @@ interface LetterLine {
   readonly sentAt: Date | null;
   readonly openedAt: Date | null;
   readonly sendError: string | null;
+  readonly revokedAt: Date | null;
 }
 
 /** Where a letter is on its way, in words. */
 export function letterState(
-  l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedAt" | "sendError">,
+  l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedAt" | "sendError" | "revokedAt">,
   zone: string,
 ): { readonly text: string; readonly colour: string } {
+  if (l.revokedAt) return { text: `link taken back ${moment(l.revokedAt, zone)}`, colour: "soft" };
   if (l.openedAt) return { text: `opened ${moment(l.openedAt, zone)}`, colour: "ink" };
   if (l.sentAt) return { text: `sent ${moment(l.sentAt, zone)}`, colour: "ink" };
   if (l.sendError) return { text: `not sent yet: ${l.sendError}`, colour: "vermilion" };
@@ -30,18 +31,8 @@ export function letterState(
   return { text: "to be read and sent", colour: "ochre" };
 }
 
-/** Letters that owners get, newest first, and what the mail server took. */
-export function LetterList({
-  letters,
-  outbox,
-  zone,
-  owner,
-}: {
-  letters: readonly LetterLine[];
-  outbox: readonly OutboxMail[] | null;
-  zone: string;
-  owner: boolean;
-}) {
+/** Letters that owners get, newest first. */
+export function LetterList({ letters, zone, owner }: { letters: readonly LetterLine[]; zone: string; owner: boolean }) {
   const waiting = letters.filter((l) => !l.queuedAt).length;
   return (
     <Box>
@@ -85,38 +76,6 @@ export function LetterList({
               })}
             </tbody>
           </Table>
-        </Box>
-      )}
-      {!owner && (
-        <Box mt="30px" id="outbox">
-          <SubHead>Outbox of the mail server</SubHead>
-          {outbox === null && (
-            <Box py="10px" color="vermilion">
-              The mail server's outbox does not answer. Letters stay queued and are tried again.
-            </Box>
-          )}
-          {outbox?.length === 0 && (
-            <Box py="10px" color="soft">
-              Nothing was sent yet.
-            </Box>
-          )}
-          {outbox?.map((m) => (
-            <Details key={m.id} borderBottomWidth="1px" borderColor="rule" py="7px" fontSize="14px">
-              <Summary>
-                <Flex display="inline-flex" gap="16px" wrap="wrap">
-                  <Span color="soft">{moment(new Date(m.receivedAt), zone)}</Span>
-                  <span>{m.to}</span>
-                  <B fontWeight="560">{m.subject}</B>
-                  <Span color="soft">
-                    {m.attachments.map((a) => `${a.filename}, ${Math.round(a.bytes / 1024)} kB`).join("; ")}
-                  </Span>
-                </Flex>
-              </Summary>
-              <Pre whiteSpace="pre-wrap" fontFamily="body" color="soft" p="8px" maxW="76ch">
-                {m.text}
-              </Pre>
-            </Details>
-          ))}
         </Box>
       )}
     </Box>

@@ -1,7 +1,8 @@
 import { Box } from "@chakra-ui/react";
-import { PageHead, QuietButton } from "@/kit/controls";
+import { Notice, PageHead, QuietButton } from "@/kit/controls";
 import { Iframe } from "@/kit/elements";
 import { letterState } from "./LetterList";
+import { LinkButton } from "./LinkButton";
 import { SendButton } from "./SendButton";
 
 interface LetterViewProps {
@@ -12,6 +13,7 @@ interface LetterViewProps {
     readonly sentAt: Date | null;
     readonly openedAt: Date | null;
     readonly sendError: string | null;
+    readonly revokedAt: Date | null;
   };
   readonly token: string;
   readonly zone: string;
@@ -35,22 +37,29 @@ export function LetterView({ letter, token, zone, owner }: LetterViewProps) {
             <QuietButton asChild>
               <a href={`/letter/${token}/pdf`}>PDF</a>
             </QuietButton>
+            {!owner && letter.sentAt && <LinkButton letterId={letter.id} revoked={letter.revokedAt !== null} />}
             {!owner && !letter.queuedAt && <SendButton letterId={letter.id} />}
           </>
         }
       />
-      <Iframe
-        title={letter.subject}
-        src={`/letter/${token}?preview=1`}
-        w="100%"
-        maxW="820px"
-        h="1080px"
-        mt="16px"
-        borderWidth="1px"
-        borderColor="ruleStrong"
-        bg="sheet"
-        display="block"
-      />
+      {letter.revokedAt ? (
+        <Box mt="16px" maxW="640px">
+          <Notice tone="plain">The link of this letter does not work. The letter itself is kept.</Notice>
+        </Box>
+      ) : (
+        <Iframe
+          title={letter.subject}
+          src={`/letter/${token}`}
+          w="100%"
+          maxW="820px"
+          h="1080px"
+          mt="16px"
+          borderWidth="1px"
+          borderColor="ruleStrong"
+          bg="sheet"
+          display="block"
+        />
+      )}
     </Box>
   );
 }

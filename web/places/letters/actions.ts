@@ -2,7 +2,7 @@
 
 import { z } from "zod";
 import { defineAction } from "@/data/define";
-import { queueLetter } from "@/data/letters";
+import { queueLetter, setRevoked } from "@/data/letters";
 import { STAFF } from "@/data/scope";
 
 /** Queues a letter for its client. */
@@ -12,4 +12,13 @@ export const sendLetterAction = defineAction({
   input: z.object({ letterId: z.uuid("Reload the letter and try again.") }),
   foreign: (ids) => ({ letterId: ids.letterId }),
   run: (scope, input) => queueLetter(scope, input.letterId, new Date()),
+});
+
+/** Takes the link of a letter back, or lets it work again. */
+export const revokeLetterAction = defineAction({
+  name: "letters.revoke",
+  roles: STAFF,
+  input: z.object({ letterId: z.uuid("Reload the letter and try again."), revoked: z.boolean() }),
+  foreign: (ids) => ({ letterId: ids.letterId, revoked: true }),
+  run: (scope, input) => setRevoked(scope, input.letterId, input.revoked, new Date()),
 });

@@ -10,9 +10,9 @@ export function letterHeaders(contentType: string): Record<string, string> {
   };
 }
 
-/** A wrong or revoked link. */
+/** A wrong, revoked or old link. */
 export function noSuchLetter(): Response {
-  return new Response("There is no letter at this address. It may have been replaced; ask for a new link.", {
+  return new Response("There is no letter at this address. It may be too old, or was taken back: ask for a new link.", {
     status: 404,
     headers: letterHeaders("text/plain; charset=utf-8"),
   });

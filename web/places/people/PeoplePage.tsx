@@ -5,7 +5,7 @@ import { Notice, PageHead, SubHead } from "@/kit/controls";
 import { A, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { Invite } from "./Invite";
-import { PersonActions } from "./PersonActions";
+import { PersonActions, RoleChoice } from "./PersonActions";
 import { ROLE_NAME, ROLE_SAYS } from "./words";
 
 /** Who works here and whose tanks are looked after: invited, changed and let go. */
@@ -51,8 +51,7 @@ export function PeoplePage({
                   )}
                 </Cell>
                 <Cell>
-                  {ROLE_NAME[p.role]}
-                  {p.clientName && `: ${p.clientName}`}
+                  {p.role === "owner" ? `${ROLE_NAME.owner}: ${p.clientName ?? ""}` : <RoleChoice person={p} />}
                 </Cell>
                 <Cell>
                   <PersonActions person={p} isMe={p.id === me} />

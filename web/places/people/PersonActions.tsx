@@ -5,50 +5,72 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PersonLine } from "@/data/access/people";
 import { Choice, Notice, QuietButton } from "@/kit/controls";
-import { Label } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { changeRoleAction, leaveAction, mailAgainAction } from "./actions";
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
 type Work = Exclude<PersonLine["role"], "owner">;
 
-/** Changes what a person does, mails them a way in, lets them go: asked twice, since their sign-ins end at once. */
-export function PersonActions({ person, isMe }: { person: PersonLine; isMe: boolean }) {
+interface Told {
+  readonly problem: boolean;
+  readonly says: string;
+}
+
+/** Runs what changes a person, and tells what became of it. */
+function useAct() {
   const router = useRouter();
   const hydrated = useHydrated();
   const [busy, setBusy] = useState(false);
-  const [told, setTold] = useState<{ readonly problem: boolean; readonly says: string } | null>(null);
-  const [leaving, setLeaving] = useState(false);
+  const [told, setTold] = useState<Told | null>(null);
   const run = async (asked: Promise<Answer>, done: string | null) => {
     setBusy(true);
     const answer = await asked;
     setBusy(false);
-    setLeaving(false);
     if (!answer.ok) setTold({ problem: true, says: answer.message });
     else setTold(done === null ? null : { problem: false, says: done });
     if (answer.ok) router.refresh();
   };
-  const disabled = !hydrated || busy;
+  return { disabled: !hydrated || busy, told, run };
+}
+
+function Says({ told }: { told: Told | null }) {
+  if (!told) return null;
+  return (
+    <Box role="alert" mt="6px">
+      <Notice tone={told.problem ? "danger" : "plain"}>{told.says}</Notice>
+    </Box>
+  );
+}
+
+/** What a person does at the firm, changed by choosing. */
+export function RoleChoice({ person }: { person: PersonLine }) {
+  const { disabled, told, run } = useAct();
+  return (
+    <Box maxW="300px">
+      <Choice
+        aria-label={`What ${person.name} does`}
+        value={person.role}
+        disabled={disabled}
+        py="5px"
+        maxW="160px"
+        onChange={(e) => run(changeRoleAction({ personId: person.id, role: e.currentTarget.value as Work }), null)}
+      >
+        <option value="office">office</option>
+        <option value="lead">lead</option>
+        <option value="technician">technician</option>
+      </Choice>
+      <Says told={told} />
+    </Box>
+  );
+}
+
+/** Mails a person a way in, or marks them as left: asked twice, since their sign-ins end at once. */
+export function PersonActions({ person, isMe }: { person: PersonLine; isMe: boolean }) {
+  const { disabled, told, run } = useAct();
+  const [leaving, setLeaving] = useState(false);
   return (
     <Box>
       <Flex gap="8px" wrap="wrap" align="center" justify="flex-end">
-        {person.role !== "owner" && (
-          <Label w="140px">
-            <Choice
-              aria-label={`What ${person.name} does`}
-              value={person.role}
-              disabled={disabled}
-              py="5px"
-              onChange={(e) =>
-                run(changeRoleAction({ personId: person.id, role: e.currentTarget.value as Work }), null)
-              }
-            >
-              <option value="office">office</option>
-              <option value="lead">lead</option>
-              <option value="technician">technician</option>
-            </Choice>
-          </Label>
-        )}
         {person.email && (
           <QuietButton
             type="button"
@@ -64,7 +86,7 @@ export function PersonActions({ person, isMe }: { person: PersonLine; isMe: bool
         )}
         {!isMe && !leaving && (
           <QuietButton type="button" py="5px" fontSize="13.5px" disabled={disabled} onClick={() => setLeaving(true)}>
-            Leaves
+            Mark as left
           </QuietButton>
         )}
         {leaving && (
@@ -77,7 +99,7 @@ export function PersonActions({ person, isMe }: { person: PersonLine; isMe: bool
               disabled={disabled}
               onClick={() => run(leaveAction({ personId: person.id }), null)}
             >
-              Yes, {person.name} leaves
+              Yes, {person.name} has left
             </QuietButton>
             <QuietButton type="button" py="5px" fontSize="13.5px" onClick={() => setLeaving(false)}>
               No
@@ -85,11 +107,7 @@ export function PersonActions({ person, isMe }: { person: PersonLine; isMe: bool
           </>
         )}
       </Flex>
-      {told && (
-        <Box role="alert" mt="6px">
-          <Notice tone={told.problem ? "danger" : "plain"}>{told.says}</Notice>
-        </Box>
-      )}
+      <Says told={told} />
     </Box>
   );
 }

@@ -1,5 +1,6 @@
 import { definePublicRoute } from "@/data/define";
 import { letterByToken, noteOpened } from "@/data/letters";
+import { scopeOf } from "@/data/scope";
 import { letterHeaders, noSuchLetter } from "@/places/letters/headers";
 
 /** The owner's page: static markup at an unguessable link. */
@@ -9,8 +10,7 @@ export const GET = definePublicRoute(
   async (request: Request, { params }: { params: Promise<{ token: string }> }) => {
     const letter = await letterByToken((await params).token);
     if (!letter) return noSuchLetter();
-    // The office reads its own letters before they go; that is not the owner opening them.
-    if (!new URL(request.url).searchParams.has("preview")) await noteOpened(letter.id, new Date());
+    await noteOpened(letter, await scopeOf(request.headers), new Date());
     return new Response(letter.html, { headers: letterHeaders("text/html; charset=utf-8") });
   },
 );

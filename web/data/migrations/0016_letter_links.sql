@@ -1,0 +1,1 @@
+ALTER TABLE `business` ADD `letter_days` int DEFAULT 365 NOT NULL;
