@@ -1,9 +1,9 @@
 import { createHash } from "node:crypto";
 import type { TankFacts, TankKind } from "@keel-round/core/tank";
 import { frontWidthM, vesselHeightM } from "@keel-round/core/vessel";
+import sharp from "sharp";
 import { db } from "@/data/connection";
 import { newId } from "@/data/ids";
-import { kept } from "@/data/photos/photos";
 import { photoStore } from "@/data/photos/store";
 import { photo } from "@/data/schema";
 
@@ -74,7 +74,7 @@ export async function addPhotos(
   const shots = tanks.flatMap((tank) => SHOTS.map((shot) => ({ tank, shot })));
   const rows = await Promise.all(
     shots.map(async ({ tank, shot }) => {
-      const { bytes, width, height } = await kept(drawnPhoto(tank.kind, tank.facts, shot.grown));
+      const { bytes, width, height } = await jpegOf(drawnPhoto(tank.kind, tank.facts, shot.grown));
       const id = newId();
       await photoStore().put(businessId, id, bytes);
       return {
@@ -93,4 +93,10 @@ export async function addPhotos(
     }),
   );
   await db().insert(photo).values(rows);
+}
+
+/** A drawing of ours as the picture it stands for. */
+async function jpegOf(drawing: Uint8Array): Promise<{ bytes: Buffer; width: number; height: number }> {
+  const { data, info } = await sharp(drawing).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true });
+  return { bytes: data, width: info.width, height: info.height };
 }

@@ -8,6 +8,7 @@ import { newId } from "../ids";
 import { photo } from "../schema";
 import type { Scope } from "../scope";
 import { addPhoto, archivePhoto, photoFile, photosOf } from "./photos";
+import { reencode } from "./reencode";
 import { photoStore } from "./store";
 
 let ines: Scope;
@@ -64,6 +65,39 @@ describe("a picture of a tank", () => {
     await expect(add(new Uint8Array(16_000_001))).rejects.toMatchObject({ code: "too-large" });
     await expect(add(await fromPhone(9000, 7000))).rejects.toMatchObject({ code: "too-large" });
     expect((await photosOf(ines, reef)).length).toBe(before);
+  });
+  test("is taken as WebP and AVIF too; a HEIC is told how to send it", async () => {
+    const plain = sharp({ create: { width: 64, height: 48, channels: 3, background: "#315a4c" } });
+    for (const bytes of [await plain.clone().webp().toBuffer(), await plain.clone().avif().toBuffer()]) {
+      const { id } = await add(bytes);
+      expect((await sharp(await photoFile(ines, id, false)).metadata()).format).toBe("jpeg");
+    }
+    // The first bytes of such a file: a box "ftyp" of the brand "heic".
+    const heic = Buffer.concat([
+      Buffer.from([0, 0, 0, 24]),
+      Buffer.from("ftypheic"),
+      Buffer.from([0, 0, 0, 0]),
+      Buffer.from("mif1heic"),
+      Buffer.alloc(200),
+    ]);
+    await expect(add(heic)).rejects.toMatchObject({ status: 415, code: "heic" });
+  });
+  test("is known by its bytes: a drawing or a page that calls itself a picture is none", async () => {
+    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="file:///etc/passwd"/></svg>';
+    for (const text of [svg, "<html></html>", "%PDF-1.7\n", "GIF89a............"])
+      await expect(add(Buffer.from(text)), text).rejects.toMatchObject({ code: "not-photo" });
+  });
+  test("that takes too long is ended, and others go on", async () => {
+    const large = await fromPhone(7000, 5000);
+    const slow = reencode(large, { side: 1600, quality: 82, patienceMs: 60 });
+    const others = Promise.all([1, 2, 3].map(async () => add(await fromPhone(300, 200))));
+    await expect(slow).rejects.toMatchObject({ code: "too-slow" });
+    expect((await others).length).toBe(3);
+  });
+  test("is kept nowhere but in its folder, whatever its id says", async () => {
+    for (const id of ["../../outside", "", "x".repeat(36)])
+      await expect(photoStore().put(businessId, id, Buffer.from("x"))).rejects.toMatchObject({ code: "broken" });
+    await expect(photoStore().put("..", newId(), Buffer.from("x"))).rejects.toMatchObject({ code: "broken" });
   });
   test("is seen by its owner, and nobody sees or adds to a neighbour's", async () => {
     const { id } = await add(await fromPhone(), "", ines, museum);

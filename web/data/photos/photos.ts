@@ -7,36 +7,13 @@ import { newId } from "../ids";
 import { person, photo, site, tank } from "../schema";
 import type { Scope } from "../scope";
 import { clientsInSight, inSight } from "../sight";
+import { PHOTO_LIMITS, reencode } from "./reencode";
 import { photoStore } from "./store";
-
-/** Limits of a picture that is sent. */
-export const PHOTO_LIMITS = { bytes: 16_000_000, pixels: 60_000_000 } as const;
 
 /** The longer side of what is kept, pixels. */
 const KEPT_SIDE = 1600;
 const SMALL_SIDE = 480;
 const QUALITY = 82;
-
-/** A picture as it is kept: upright, at most 1600 pixels, JPEG, and nothing of where and with what it was taken. */
-export async function kept(bytes: Uint8Array): Promise<{ bytes: Buffer; width: number; height: number }> {
-  try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: PHOTO_LIMITS.pixels, failOn: "error" })
-      .rotate()
-      .resize(KEPT_SIDE, KEPT_SIDE, { fit: "inside", withoutEnlargement: true })
-      .jpeg({ quality: QUALITY })
-      .toBuffer({ resolveWithObject: true });
-    return { bytes: data, width: info.width, height: info.height };
-  } catch (error) {
-    const text = (error as Error).message;
-    if (text.includes("pixel limit"))
-      throw new Refused(413, "too-large", `A picture may have ${PHOTO_LIMITS.pixels / 1_000_000} million pixels.`);
-    throw new Refused(
-      422,
-      "not-photo",
-      "This is no picture that can be read. Send a JPEG, PNG or WebP, whole: it may have been cut off.",
-    );
-  }
-}
 
 /** A tank of the scope; an owner's own only. */
 async function requireTank(scope: Scope, tankId: string): Promise<void> {
@@ -71,7 +48,7 @@ export async function addPhoto(
   await requireTank(scope, tankId);
   if (given.bytes.length > PHOTO_LIMITS.bytes)
     throw new Refused(413, "too-large", `A picture may have ${PHOTO_LIMITS.bytes / 1_000_000} MB.`);
-  const { bytes, width, height } = await kept(given.bytes);
+  const { bytes, width, height } = await reencode(given.bytes, { side: KEPT_SIDE, quality: QUALITY });
   const id = newId();
   await photoStore().put(scope.businessId, id, bytes);
   try {

@@ -1,5 +1,6 @@
 import { mkdir, readFile, rename, rm, writeFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
+import { Refused } from "../refused";
 
 /** Where the files of photos lie, by business and id. Rows say what they must be. */
 export interface PhotoStore {
@@ -9,9 +10,16 @@ export interface PhotoStore {
   remove(businessId: string, id: string): Promise<void>;
 }
 
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
 /** Photos in a folder, a folder of its own for each business. Several hosts need a shared mount. */
 export function folderStore(folder: string): PhotoStore {
-  const path = (businessId: string, id: string) => join(folder, businessId, `${id}.jpg`);
+  const path = (businessId: string, id: string) => {
+    // Ids of a file that somebody brings may be anything; a path is made of real ones alone.
+    for (const part of [businessId, id])
+      if (!UUID.test(part)) throw new Refused(422, "broken", "A photo has an id that is none. The file was altered.");
+    return join(folder, businessId, `${id}.jpg`);
+  };
   return {
     async put(businessId, id, bytes) {
       const to = path(businessId, id);

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { readBytes } from "@/data/body";
 import { defineRoute } from "@/data/define";
-import { addPhoto, PHOTO_LIMITS } from "@/data/photos/photos";
+import { addPhoto } from "@/data/photos/photos";
+import { PHOTO_LIMITS } from "@/data/photos/reencode";
 import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 
