@@ -1,4 +1,4 @@
-import { type OpBody, refuseOp, type VisitOp, type VisitState, visitState } from "@keel-round/core/visit";
+import { type OpBody, PLAN_SIZE, refuseOp, type VisitOp, type VisitState, visitState } from "@keel-round/core/visit";
 import { OpBodySchema, OpEnvelopeSchema } from "@keel-round/core/visit/schema";
 import { and, eq, inArray, max, sql } from "drizzle-orm";
 import { notFound, Refused } from "./define";
@@ -21,9 +21,6 @@ export interface OpResult {
 
 /** The code of an operation that the database would not have. */
 const UNSTORABLE = "unstorable";
-
-/** A plan is at most this long as JSON. */
-const PLAN_BYTES = 64_000;
 
 type OperationRow = typeof operation.$inferSelect;
 
@@ -238,7 +235,8 @@ class VisitLog {
       const issue = body.error.issues[0];
       return { code: "malformed", field: issue?.path.at(-1)?.toString() ?? "", items: [issue?.message ?? ""] };
     }
-    if (op.body.type === "plan" && JSON.stringify(op.body.plan).length > PLAN_BYTES) return { code: "plan-too-large" };
+    if (op.body.type === "plan" && JSON.stringify(op.body.plan).length > PLAN_SIZE.most)
+      return { code: "plan-too-large" };
     return this.book && refuseOp(this.state, body.data, this.book, this.openBefore);
   }
 

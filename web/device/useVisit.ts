@@ -5,6 +5,7 @@ import {
   inputHash,
   type OpBody,
   type PlanInput,
+  planToKeep,
   planVisit,
   type Refusal,
   refuseOp,
@@ -213,6 +214,6 @@ function planAfter(kept: VisitBundle, before: VisitState, after: VisitState, bod
     inputHash: hash,
     coreVersion: CORE_VERSION,
     summary: `${plan.water.decision}, ${plan.water.litres.value} L`,
-    plan,
+    plan: planToKeep(plan),
   };
 }

@@ -53,6 +53,7 @@ export {
 } from "./moving.ts";
 export { type OddReading, oddOf } from "./odd.ts";
 export { type Orderable, OrderCycleError, type OrderRule, orderReasons, orderSteps } from "./order.ts";
+export { PLAN_SIZE, planSize, planToKeep } from "./planToKeep.ts";
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
 export { programmeOn } from "./programmeOn.ts";
