@@ -4,6 +4,7 @@ import { plainError } from "./plainError";
 import { Refused } from "./refused";
 import { type Role, type Scope, scopeOf } from "./scope";
 import { isBusy } from "./transaction";
+import { wellFormed } from "./wellFormed";
 
 export { Refused } from "./refused";
 
@@ -44,6 +45,11 @@ interface Registered {
   readonly roles: readonly Role[];
   /** Runs it as a person with ids that belong to another business; null where it takes no id. */
   readonly probe: ((scope: Scope, foreign: ForeignIds) => Promise<unknown>) | null;
+  /** An input that names these ids, and what takes whatever is sent instead of it; null where it takes no id. */
+  readonly tried: {
+    readonly example: (ids: ForeignIds) => unknown;
+    readonly take: (scope: Scope, raw: unknown) => Promise<unknown>;
+  } | null;
 }
 
 const registry = new Map<unknown, Registered>();
@@ -75,7 +81,7 @@ export function defineAction<I, T>(definition: ActionDefinition<I, T>): (input: 
       // Imported here so that tests can load definitions outside a request.
       const { headers } = await import("next/headers");
       const scope = await requireScope(await headers(), roles);
-      const parsed = schema.safeParse(raw);
+      const parsed = schema.safeParse(wellFormed(raw));
       if (!parsed.success) {
         const fields = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
         return {
@@ -91,8 +97,20 @@ export function defineAction<I, T>(definition: ActionDefinition<I, T>): (input: 
       return { ok: false, code, message, fields };
     }
   };
-  registry.set(made, { kind: "action", name, roles, probe: foreign ? (scope, ids) => run(scope, foreign(ids)) : null });
+  registry.set(made, {
+    kind: "action",
+    name,
+    roles,
+    probe: foreign ? (scope, ids) => run(scope, foreign(ids)) : null,
+    tried: foreign ? { example: foreign, take: async (scope, raw) => run(scope, parsedBy(schema, raw)) } : null,
+  });
   return made;
+}
+
+function parsedBy<T>(schema: z.ZodType<T>, raw: unknown): T {
+  const parsed = schema.safeParse(wellFormed(raw));
+  if (!parsed.success) throw new Refused(422, "invalid", "What was sent does not have the expected form.");
+  return parsed.data;
 }
 
 interface RouteDefinition<P, B> {
@@ -141,6 +159,19 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
           return run(scope, { params: given.params, body: given.body as B, request: new Request("http://localhost/") });
         }
       : null,
+    tried: foreign
+      ? {
+          example: foreign,
+          take: async (scope, raw) => {
+            const given = (raw ?? {}) as { readonly params?: unknown; readonly body?: unknown };
+            return run(scope, {
+              params: parsedBy(paramsSchema, given.params),
+              body: bodySchema ? parsedBy(bodySchema, given.body) : (undefined as B),
+              request: new Request("http://localhost/"),
+            });
+          },
+        }
+      : null,
   });
   return made;
 }
@@ -175,7 +206,7 @@ function refusalOf(error: unknown): Refused {
 
 /** Registers a handler that needs no sign-in. `why` says what protects it. */
 export function definePublicRoute<H>(name: string, _why: string, handler: H): H {
-  registry.set(handler, { kind: "public-route", name, roles: [], probe: null });
+  registry.set(handler, { kind: "public-route", name, roles: [], probe: null, tried: null });
   return handler;
 }
 
@@ -201,7 +232,7 @@ async function readBody<B>(request: Request, schema: z.ZodType<B>, maxBytes: num
   } catch {
     throw new Refused(400, "not-json", "The body is not JSON.");
   }
-  const parsed = schema.safeParse(raw);
+  const parsed = schema.safeParse(wellFormed(raw));
   if (!parsed.success)
     throw new Refused(
       422,

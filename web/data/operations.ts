@@ -9,6 +9,7 @@ import { finding, operation, tank, visit } from "./schema";
 import type { Scope } from "./scope";
 import { requireVisit } from "./sight";
 import { inTransaction, isBusy, type Queries } from "./transaction";
+import { wellFormed } from "./wellFormed";
 
 /** What became of one operation of a batch. */
 export interface OpResult {
@@ -87,15 +88,6 @@ async function takeAlone(scope: Scope, visitId: string, item: unknown, now: Date
     console.error(`operations: one of visit ${visitId} cannot be stored:`, plainError(error));
     return takeBatch(scope, visitId, [item], now, UNSTORABLE);
   }
-}
-
-/** Half of a letter of two parts, as JSON writes it: the database has no place for it. */
-const HALF_LETTER = /(?<!\\)((?:\\\\)*)\\u[dD][89a-fA-F][0-9a-fA-F]{2}/g;
-
-/** The same with the sign for "no letter" in place of half a letter; everything else as it came. */
-function wellFormed(value: unknown): unknown {
-  const json = JSON.stringify(value) ?? "null";
-  return json.search(HALF_LETTER) >= 0 ? JSON.parse(json.replace(HALF_LETTER, "$1\\ufffd")) : value;
 }
 
 /**

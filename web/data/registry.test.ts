@@ -1,6 +1,7 @@
 import { readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { Readable } from "node:stream";
+import { seeded } from "@keel-round/core/simulate";
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../tools/testing/world.ts";
@@ -30,9 +31,11 @@ let stranger: Scope;
 /** Of the same business, and not seen where the ids are. */
 let tobiah: Scope;
 let ids: ForeignIds;
+let businessId: string;
 
 beforeAll(async () => {
-  const { businessId, today } = await demoBusiness();
+  const { today, ...demo } = await demoBusiness();
+  ({ businessId } = demo);
   const ines = await scopeOf(businessId, "Ines");
   // Somebody of another business, with every role a person may have, asks for these ids.
   stranger = { ...ines, businessId: newId(), personId: newId() };
@@ -97,6 +100,9 @@ beforeAll(async () => {
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
 });
+
+/** Some here; many more under `npm run proof`. */
+const TRIES = Number(process.env.KEEL_ROUND_TRIES ?? 30);
 
 describe("the registry", () => {
   test("holds every route handler and every action", async () => {
@@ -209,3 +215,74 @@ describe("the registry", () => {
   test("a letter of a stop with an open visit is not made", async () =>
     expect(await letterContent(stranger.businessId, ids.stopId)).toBeNull());
 });
+
+/** Values that no form of ours sends, and that anybody may. */
+const ODD: readonly unknown[] = [
+  "",
+  " ",
+  "x".repeat(5000),
+  "\ud800",
+  "\u0000",
+  "0",
+  "-1",
+  "1e400",
+  "2026-02-30",
+  "0000-01-01",
+  "9999-12-31",
+  "'; drop table tank; --",
+  "../../etc/passwd",
+  0,
+  -1,
+  0.1,
+  1e15,
+  1e308,
+  Number.NaN,
+  Number.POSITIVE_INFINITY,
+  true,
+  null,
+  undefined,
+  [],
+  {},
+  [[[]]],
+  { toString: 1 },
+];
+
+/** An input with one or more of its parts exchanged for something else. */
+function mutated(value: unknown, random: () => number, ids: readonly string[]): unknown {
+  const pick = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)] as T;
+  if (random() < 0.2) return random() < 0.3 ? pick(ids) : pick(ODD);
+  if (Array.isArray(value)) return value.map((v) => mutated(v, random, ids));
+  if (value && typeof value === "object")
+    return Object.fromEntries(
+      Object.entries(value)
+        .filter(() => random() > 0.03)
+        .map(([k, v]) => [k, mutated(v, random, ids)]),
+    );
+  return value;
+}
+
+test("whatever is sent to an action or a route is taken or refused: never an error of ours", async () => {
+  const maud = await scopeOf(businessId, "Maud");
+  const own = Object.values(ids);
+  const random = seeded(20_261_129);
+  const broken: string[] = [];
+  let [taken, refused] = [0, 0];
+  for (const { name, tried } of everyDefinition()) {
+    if (!tried) continue;
+    for (let i = 0; i < TRIES; i++) {
+      const input = i === 0 ? tried.example(ids) : mutated(tried.example(ids), random, own);
+      try {
+        await tried.take(maud, input);
+        taken++;
+      } catch (error) {
+        const status = (error as { status?: number }).status;
+        if (status === undefined || status >= 500) broken.push(`${name} ${JSON.stringify(input)}: ${String(error)}`);
+        else refused++;
+      }
+    }
+  }
+  expect(broken).toEqual([]);
+  // Both happen: nothing is refused wholesale, and not everything is taken.
+  expect(taken).toBeGreaterThan(20);
+  expect(refused).toBeGreaterThan(200);
+}, 600_000);
