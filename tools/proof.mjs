@@ -1,18 +1,41 @@
+import { chaos } from "./lib/chaos.mjs";
+import { ensureBuild } from "./lib/build.mjs";
 import { bin, ensureModules, ensurePrograms, giveUp, run } from "./lib/system.mjs";
 
-/** What takes too long for every commit: plans carried out on tanks of every kind, and visits logged in every order. */
+/**
+ * What takes too long for every commit: plans carried out on tanks of every kind, visits logged and rounds changed in every
+ * order, whatever can be sent, and parts killed while work goes on.
+ */
 const PLANS = process.env.KEEL_ROUND_PLANS ?? "50000";
 const HISTORIES = process.env.KEEL_ROUND_HISTORIES ?? "300";
+const EDITS = process.env.KEEL_ROUND_EDITS ?? "1000";
+const TRIES = process.env.KEEL_ROUND_TRIES ?? "2000";
+const KILLS = process.env.KEEL_ROUND_KILLS ?? "500";
 
 async function main() {
   ensureModules();
-  const env = { ...process.env, KEEL_ROUND_PLANS: PLANS, KEEL_ROUND_HISTORIES: HISTORIES };
   ensurePrograms(["mariadbd"]);
-  console.log(`Carrying out ${PLANS} plans ...`);
-  const plans = await run(bin("vitest"), ["run", "--project", "core", "core/src/visit/carriedOut"], { env });
-  console.log(`Logging ${HISTORIES} visits in every order ...`);
-  const visits = await run(bin("vitest"), ["run", "--project", "data", "web/data/lateEntries.test.ts"], { env });
-  process.exit(plans || visits);
+  const env = {
+    ...process.env,
+    KEEL_ROUND_PLANS: PLANS,
+    KEEL_ROUND_HISTORIES: HISTORIES,
+    KEEL_ROUND_EDITS: EDITS,
+    KEEL_ROUND_TRIES: TRIES,
+  };
+  const test = (project, ...files) => run(bin("vitest"), ["run", "--project", project, ...files], { env });
+  let failed = 0;
+  const one = async (says, work) => {
+    console.log(`${says} ...`);
+    if ((await work()) !== 0) failed++;
+  };
+  await one(`Carrying out ${PLANS} plans`, () => test("core", "core/src/visit/carriedOut"));
+  await one(`Logging ${HISTORIES} visits in every order`, () => test("data", "web/data/lateEntries.test.ts"));
+  await one(`Changing ${EDITS} rounds in every order`, () => test("data", "web/data/series/series.test.ts"));
+  await one(`Sending whatever can be sent, ${TRIES} times each`, () => test("data", "web/data/registry.test.ts"));
+  await ensureBuild();
+  await one(`Killing parts ${KILLS} times`, () => chaos(KILLS));
+  console.log(failed === 0 ? "All of it held." : `${failed} did not hold.`);
+  process.exit(failed);
 }
 
 main().catch(giveUp);

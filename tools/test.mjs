@@ -1,7 +1,11 @@
 import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuild } from "./lib/build.mjs";
+import { chaos } from "./lib/chaos.mjs";
 import { bin, ensureModules, ensurePrograms, giveUp, root, run } from "./lib/system.mjs";
+
+/** As many as take a minute; `npm run proof` takes more. */
+const KILLS = 6;
 
 /** Every part of the tests, each with a count of what passed and failed. One that fails does not keep the others from running. */
 async function main() {
@@ -41,6 +45,9 @@ async function main() {
       r.stats.expected,
       r.stats.unexpected + r.stats.flaky,
     ]);
+    const held = (await chaos(KILLS)) === 0;
+    console.log(`parts killed ${KILLS} times: ${held ? "passed" : "failed"}`);
+    held ? passed++ : failed++;
   } catch (error) {
     console.error(error.message);
     failed++;

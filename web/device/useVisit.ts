@@ -1,17 +1,12 @@
 "use client";
 
 import {
-  CORE_VERSION,
-  inputHash,
   type OpBody,
   type PlanInput,
-  planToKeep,
   planVisit,
   type Refusal,
-  refuseOp,
   seenToday,
   type VisitBundle,
-  type VisitOp,
   type VisitPlan,
   type VisitState,
   visitState,
@@ -19,8 +14,8 @@ import {
 } from "@keel-round/core/visit";
 import { liveQuery } from "dexie";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { v7 } from "uuid";
-import { currentPerson, deviceName, type QueuedOp, storeOf } from "./store";
+import { mergeLog, writeEntry } from "./entries";
+import { currentPerson, type QueuedOp, storeOf } from "./store";
 import { fetchVisit, retryInMs, type SyncState, sendKept } from "./sync";
 
 /** A visit on this device: its log, its state, its plan as of now, and the way to write to it. */
@@ -44,13 +39,6 @@ export type VisitLoad =
   | { readonly status: "loading" }
   | { readonly status: "missing"; readonly why: Exclude<SyncState, "online"> | "gone" }
   | { readonly status: "ready"; readonly visit: LiveVisit; readonly sync: SyncState };
-
-/** Merges the server's log with what this device has not sent yet, each operation once. */
-function mergeLog(kept: VisitBundle, mine: readonly QueuedOp[]): VisitOp[] {
-  const known = new Set(kept.ops.map((o) => o.opId));
-  const own = mine.filter((o) => o.status !== "refused" && !known.has(o.opId)).sort((a, b) => a.seq - b.seq);
-  return [...kept.ops, ...own];
-}
 
 /** Reads a visit from the device's store, on or off line, and keeps it in step with the server. */
 export function useVisit(visitId: string): VisitLoad {
@@ -143,29 +131,13 @@ export function useVisit(visitId: string): VisitLoad {
       const write = async (): Promise<Refusal | null> => {
         const personId = person.current;
         if (!kept || !personId) return { code: "not-started" };
-        const store = storeOf(personId);
-        const ops = await store.ops.where("visitId").equals(visitId).toArray();
-        const before = visitState(mergeLog(kept, ops));
-        const refusal = refuseOp(before, body, kept.input.book, kept.input.findings);
-        if (refusal) return refusal;
-        const device = deviceName();
-        const used = [...kept.ops, ...ops].filter((o) => o.device === device).map((o) => o.seq);
-        let seq = Math.max(0, ...used);
-        const op = (b: OpBody): QueuedOp => {
-          seq += 1;
-          return { opId: v7(), visitId, device, seq, at: withOffset(new Date()), body: b, status: "kept" };
-        };
-        const added = [op(body)];
-        const replanned = planAfter(kept, before, visitState([...mergeLog(kept, ops), ...(added as VisitOp[])]), body);
-        if (replanned) added.push(op(replanned));
-        await store.ops.bulkAdd(added);
-        return null;
+        return writeEntry(storeOf(personId), kept, body);
       };
       const result = queue.current.then(write, write);
       queue.current = result;
       return result;
     },
-    [kept, visitId],
+    [kept],
   );
 
   const latest = useCallback(async (): Promise<VisitState> => {
@@ -191,29 +163,5 @@ export function useVisit(visitId: string): VisitLoad {
       say,
       latest,
     },
-  };
-}
-
-/** The device's own clock, with its offset from UTC: "2026-11-25T10:06:00.000+01:00". */
-function withOffset(at: Date): string {
-  const minutes = -at.getTimezoneOffset();
-  const two = (n: number) => String(Math.floor(n)).padStart(2, "0");
-  const local = new Date(at.getTime() + minutes * 60_000).toISOString().slice(0, -1);
-  return `${local}${minutes < 0 ? "-" : "+"}${two(Math.abs(minutes) / 60)}:${two(Math.abs(minutes) % 60)}`;
-}
-
-/** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
-function planAfter(kept: VisitBundle, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
-  const inputOf = (s: VisitState) => withToday(kept.input, seenToday(s, kept.on));
-  const [old, now] = [inputOf(before), inputOf(after)];
-  const hash = inputHash(now);
-  if (body.type !== "start" && inputHash(old) === hash) return null;
-  const plan = planVisit(now);
-  return {
-    type: "plan",
-    inputHash: hash,
-    coreVersion: CORE_VERSION,
-    summary: `${plan.water.decision}, ${plan.water.litres.value} L`,
-    plan: planToKeep(plan),
   };
 }

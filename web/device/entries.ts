@@ -1,0 +1,78 @@
+import {
+  CORE_VERSION,
+  inputHash,
+  type OpBody,
+  planToKeep,
+  planVisit,
+  type Refusal,
+  refuseOp,
+  seenToday,
+  type VisitBundle,
+  type VisitOp,
+  type VisitState,
+  visitState,
+  withToday,
+} from "@keel-round/core/visit";
+import { v7 } from "uuid";
+import { type DeviceStore, deviceName, type QueuedOp } from "./store";
+
+/** Merges the server's log with what this device has not sent yet, each operation once. */
+export function mergeLog(kept: VisitBundle, mine: readonly QueuedOp[]): VisitOp[] {
+  const known = new Set(kept.ops.map((o) => o.opId));
+  const own = mine.filter((o) => o.status !== "refused" && !known.has(o.opId)).sort((a, b) => a.seq - b.seq);
+  return [...kept.ops, ...own];
+}
+
+/**
+ * Writes an entry into a visit's log on this device, and the plan that it makes.
+ *
+ * Reading the last sequence number and writing the next are one transaction of the store: two tabs that write at once
+ * never give the same number twice.
+ *
+ * @returns why not, if it may not be written.
+ */
+export function writeEntry(store: DeviceStore, kept: VisitBundle, body: OpBody): Promise<Refusal | null> {
+  const { visitId } = kept;
+  return store.transaction("rw", store.ops, async () => {
+    const ops = await store.ops.where("visitId").equals(visitId).toArray();
+    const before = visitState(mergeLog(kept, ops));
+    const refusal = refuseOp(before, body, kept.input.book, kept.input.findings);
+    if (refusal) return refusal;
+    const device = deviceName();
+    const used = [...kept.ops, ...ops].filter((o) => o.device === device).map((o) => o.seq);
+    let seq = Math.max(0, ...used);
+    const op = (b: OpBody): QueuedOp => {
+      seq += 1;
+      return { opId: v7(), visitId, device, seq, at: withOffset(new Date()), body: b, status: "kept" };
+    };
+    const added = [op(body)];
+    const replanned = planAfter(kept, before, visitState([...mergeLog(kept, ops), ...(added as VisitOp[])]), body);
+    if (replanned) added.push(op(replanned));
+    await store.ops.bulkAdd(added);
+    return null;
+  });
+}
+
+/** The device's own clock, with its offset from UTC: "2026-11-25T10:06:00.000+01:00". */
+function withOffset(at: Date): string {
+  const minutes = -at.getTimezoneOffset();
+  const two = (n: number) => String(Math.floor(n)).padStart(2, "0");
+  const local = new Date(at.getTime() + minutes * 60_000).toISOString().slice(0, -1);
+  return `${local}${minutes < 0 ? "-" : "+"}${two(Math.abs(minutes) / 60)}:${two(Math.abs(minutes) % 60)}`;
+}
+
+/** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
+function planAfter(kept: VisitBundle, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
+  const inputOf = (s: VisitState) => withToday(kept.input, seenToday(s, kept.on));
+  const [old, now] = [inputOf(before), inputOf(after)];
+  const hash = inputHash(now);
+  if (body.type !== "start" && inputHash(old) === hash) return null;
+  const plan = planVisit(now);
+  return {
+    type: "plan",
+    inputHash: hash,
+    coreVersion: CORE_VERSION,
+    summary: `${plan.water.decision}, ${plan.water.litres.value} L`,
+    plan: planToKeep(plan),
+  };
+}
