@@ -85,7 +85,6 @@ async function main() {
       BETTER_AUTH_SECRET: secretOf(folder),
       PHOTO_FOLDER: join(folder, "photos"),
       SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
-      OUTBOX_URL: `http://127.0.0.1:${outboxPort}`,
       MAIL_SMTP_PORT: String(smtpPort),
       MAIL_HTTP_PORT: String(outboxPort),
     };
@@ -117,6 +116,7 @@ async function main() {
     const { logins } = JSON.parse(readFileSync(join(root, "tools/seed/logins.json"), "utf8"));
     console.log(`\nKeel Round is ready after ${((Date.now() - began) / 1000).toFixed(0)} s: ${address}\n`);
     for (const login of logins) console.log(`  ${login.who.padEnd(34)} ${login.email.padEnd(26)} ${login.password}`);
+    console.log(`\n  Mail goes nowhere: what would be sent is kept at http://127.0.0.1:${outboxPort}`);
     console.log("\nCtrl-C stops everything. The data stays; `npm run demo -- --fresh` starts over.");
   } catch (error) {
     console.error(error instanceof Unable ? `\n${error.message}\n` : error);

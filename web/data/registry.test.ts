@@ -212,6 +212,38 @@ describe("the registry", () => {
     expect(open.sort()).toEqual(["water.draw", "water.fix-barrel", "water.start-batch", "water.verify-batch"]);
   });
 
+  test("lets a lead at rounds and visits, and at no person, file or setting of the firm", () => {
+    const officeAlone = everyDefinition()
+      .filter((d) => d.roles.includes("office") && !d.roles.includes("lead"))
+      .map((d) => d.name);
+    expect(officeAlone.sort()).toEqual([
+      "archive.export",
+      "archive.import",
+      "archive.undo",
+      "desk.firm",
+      "desk.set-codes",
+      "desk.try-again",
+      "files.apply",
+      "files.cancel",
+      "files.check",
+      "files.export",
+      "files.geojson",
+      "files.mend",
+      "files.progress",
+      "files.undo",
+      "files.upload",
+      "files.vcards",
+      "people.invite",
+      "people.leave",
+      "people.mail-again",
+      "people.role",
+      "upkeep.lay",
+    ]);
+    // Whatever a technician may, a lead may too.
+    const technicians = everyDefinition().filter((d) => d.roles.includes("technician"));
+    expect(technicians.filter((d) => !d.roles.includes("lead")).map((d) => d.name)).toEqual([]);
+  });
+
   test("a letter of a stop with an open visit is not made", async () =>
     expect(await letterContent(stranger.businessId, ids.stopId)).toBeNull());
 });

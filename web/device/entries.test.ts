@@ -56,7 +56,7 @@ test("what may not be written is told and leaves nothing, from whichever tab", a
   const kept = bundle("v2");
   await writeEntry(first, kept, { type: "start" });
   const id = "01a22500-5ba8-76bb-9c9d-d20be8f8fb85";
-  await writeEntry(first, kept, { type: "finding", id, kind: "animal", text: "A frayed fin" });
+  await writeEntry(first, kept, { type: "finding", id, kind: "livestock", text: "A frayed fin" });
   const before = await first.ops.count();
   // The other tab has not drawn the finding yet, and is told of it all the same.
   expect(await writeEntry(second, kept, { type: "close" })).toEqual({
