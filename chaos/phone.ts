@@ -4,6 +4,7 @@ import { walkThrough } from "../tools/seed/walkThrough.ts";
 
 const wait = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 const PATIENCE_MS = 20_000;
+const FILE_PATIENCE_MS = 90_000;
 
 /** Somebody's phone: signed in, keeps what it has until the server has said that it took it. */
 export class Phone {
@@ -46,6 +47,20 @@ export class Phone {
     }
   }
 
+  /** Sends a file; null where nobody answers. */
+  async send(path: string, file: string): Promise<Response | null> {
+    try {
+      return await fetch(`${this.address}${path}`, {
+        method: "POST",
+        body: file,
+        headers: { "content-type": "application/json", origin: this.address, cookie: this.cookie },
+        signal: AbortSignal.timeout(FILE_PATIENCE_MS),
+      });
+    } catch {
+      return null;
+    }
+  }
+
   /** Walks through a visit and sends its log in batches of any size, each until it was taken, some of them again. */
   async visit(visitId: string): Promise<readonly VisitOp[]> {
     const { bundle } = (await this.until(`/api/visits/${visitId}`)) as {
@@ -60,14 +75,14 @@ export class Phone {
     const ops = walked.ops.map((op) => ({ ...op, device }));
     for (let at = 0; at < ops.length; ) {
       const batch = ops.slice(at, at + 1 + Math.floor(12 * this.random()));
-      await this.send(visitId, batch);
-      if (this.random() < 0.15) await this.send(visitId, ops.slice(Math.max(0, at - 3), at + batch.length));
+      await this.sendOps(visitId, batch);
+      if (this.random() < 0.15) await this.sendOps(visitId, ops.slice(Math.max(0, at - 3), at + batch.length));
       at += batch.length;
     }
     return ops;
   }
 
-  private async send(visitId: string, ops: readonly VisitOp[]): Promise<void> {
+  private async sendOps(visitId: string, ops: readonly VisitOp[]): Promise<void> {
     const { results } = (await this.until(`/api/visits/${visitId}/operations`, { ops })) as {
       results: { result: string; code?: string }[];
     };

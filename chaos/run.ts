@@ -8,6 +8,7 @@ import type { VisitOp } from "@keel-round/core/visit";
 import { and, asc, eq, gte, isNull } from "drizzle-orm";
 import { freePort, root, run, stopProcess } from "../tools/lib/system.mjs";
 import logins from "../tools/seed/logins.json" with { type: "json" };
+import { archiveOf, restore } from "./archives.ts";
 import { badLine } from "./front.ts";
 import { Phone } from "./phone.ts";
 import { answers, database, type Part, program } from "./processes.ts";
@@ -22,6 +23,8 @@ const SEED = Number(values.seed);
 const TROUBLE = { refused: 0.05, cut: 0.05 };
 /** A file of so many rows is brought in after so many kills. */
 const [ROWS, EVERY_KILLS] = [60, 8];
+/** An archive is brought into a business of its own after so many kills. */
+const ARCHIVE_KILLS = 20;
 const SETTLE_MS = 120_000;
 
 const wait = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
@@ -98,6 +101,9 @@ const queue = await sure(() =>
     .where(and(eq(visit.businessId, businessId), eq(visit.state, "planned"), gte(visit.onDate, today)))
     .orderBy(asc(visit.onDate)),
 );
+const archive = await sure(() => archiveOf(maud));
+const archivedTanks = (JSON.parse(archive) as { tables: { tank: unknown[] } }).tables.tank.length;
+const restored: string[] = [];
 const logs = new Map<string, readonly VisitOp[]>();
 const files: { prefix: string; rows: number }[] = [];
 const kills = { web: 0, jobs: 0, database: 0 };
@@ -128,6 +134,16 @@ async function office(): Promise<void> {
     for (const l of waiting)
       await sure(() => queueLetter(maud as NonNullable<typeof maud>, l.id, new Date())).catch(refusedBefore);
     if (kills.web + kills.jobs + kills.database >= files.length * EVERY_KILLS) files.push(await bringIn(`Chaos ${n}`));
+    await wait(500);
+  }
+}
+
+/** Offices that begin, each with an archive of the first. */
+async function beginners(): Promise<void> {
+  const scope = maud as NonNullable<typeof maud>;
+  while (goesOn) {
+    if (kills.web + kills.jobs + kills.database >= restored.length * ARCHIVE_KILLS)
+      restored.push((await restore(address, scope, archive, restored.length, seeded(SEED + 17), sure)).email);
     await wait(500);
   }
 }
@@ -204,17 +220,18 @@ const uploads = badUploads(
   () => goesOn,
 );
 const desk = office();
+const begins = beginners();
 await monkey();
 goesOn = false;
-const [, , sentBadly] = await Promise.all([technicians, desk, uploads]);
+const [, , sentBadly] = await Promise.all([technicians, desk, uploads, begins]);
 
 const settledBy = Date.now() + SETTLE_MS;
 let mails: { messageId: string }[] = [];
-let verdict = await verify({ businessId, logs, files, mails });
+let verdict = await verify({ businessId, logs, files, restored: { emails: restored, tanks: archivedTanks }, mails });
 // What is at work is let finish: a lease of whoever was killed has to run out first.
 while (Date.now() < settledBy) {
   mails = (await (await fetch(`http://127.0.0.1:${outbox}`)).json()) as typeof mails;
-  verdict = await verify({ businessId, logs, files, mails });
+  verdict = await verify({ businessId, logs, files, restored: { emails: restored, tanks: archivedTanks }, mails });
   if (verdict.stuck.length === 0) break;
   await wait(1000);
 }
@@ -229,6 +246,7 @@ console.log(
       visits: logs.size,
       entries: [...logs.values()].reduce((n, l) => n + l.length, 0),
       files: files.length,
+      archives: restored.length,
       mails: mails.length,
       requests: line.seen.requests,
       "answered 502 on the way": line.seen.refused,

@@ -1,7 +1,7 @@
 import type { VisitOp } from "@keel-round/core/visit";
 import { and, eq, isNotNull, isNull, like } from "drizzle-orm";
 import { db } from "@/data/connection";
-import { client, job, letter, operation, visit } from "@/data/schema";
+import { client, job, letter, operation, person, tank, user, visit } from "@/data/schema";
 
 /** What was acknowledged, and has to be there. */
 export interface Promised {
@@ -10,6 +10,8 @@ export interface Promised {
   readonly logs: ReadonlyMap<string, readonly VisitOp[]>;
   /** Names of clients that files brought in, by file. */
   readonly files: readonly { readonly prefix: string; readonly rows: number }[];
+  /** Businesses that an archive was brought into, by who signs in, and the tanks it holds. */
+  readonly restored: { readonly emails: readonly string[]; readonly tanks: number };
   readonly mails: readonly { readonly messageId: string }[];
 }
 
@@ -20,7 +22,7 @@ export interface Verdict {
 }
 
 /** Compares what was promised with what is there. */
-export async function verify({ businessId, logs, files, mails }: Promised): Promise<Verdict> {
+export async function verify({ businessId, logs, files, restored, mails }: Promised): Promise<Verdict> {
   const lost: string[] = [];
   const doubled: string[] = [];
   const stuck: string[] = [];
@@ -41,6 +43,15 @@ export async function verify({ businessId, logs, files, mails }: Promised): Prom
       .where(and(eq(client.businessId, businessId), like(client.name, `${prefix} %`)));
     if (came.length < rows) lost.push(`${rows - came.length} rows of ${prefix}`);
     if (came.length > rows) doubled.push(`${came.length - rows} rows of ${prefix}`);
+  }
+  for (const email of restored.emails) {
+    const tanks = await db()
+      .select({ id: tank.id })
+      .from(tank)
+      .innerJoin(person, eq(person.businessId, tank.businessId))
+      .innerJoin(user, and(eq(user.id, person.userId), eq(user.email, email)));
+    if (tanks.length < restored.tanks) lost.push(`${restored.tanks - tanks.length} tanks of ${email}`);
+    if (tanks.length > restored.tanks) doubled.push(`${tanks.length - restored.tanks} tanks of ${email}`);
   }
   const open = await db()
     .select({ kind: job.kind, error: job.error, failedAt: job.failedAt })

@@ -1,5 +1,5 @@
-import { chaos } from "./lib/chaos.mjs";
 import { ensureBuild } from "./lib/build.mjs";
+import { chaos } from "./lib/chaos.mjs";
 import { bin, ensureModules, ensurePrograms, giveUp, run } from "./lib/system.mjs";
 
 /**

@@ -1,8 +1,12 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
 import { writeArchive } from "@/data/archive/write";
-import { defineRoute } from "@/data/define";
+import { readBytes } from "@/data/body";
+import { defineRoute, Refused } from "@/data/define";
 import { whenOf } from "@/data/when";
+
+/** Of a form with one field. */
+const MOST_BYTES = 10_000;
 
 /** Everything of a business as one JSON file that streams. A passphrase comes in the form, never in the address. */
 export const POST = defineRoute({
@@ -10,7 +14,13 @@ export const POST = defineRoute({
   roles: ["office"],
   params: z.object({}).or(z.undefined()),
   run: async (scope, { request }) => {
-    const passphrase = String((await request.formData()).get("passphrase") ?? "").trim();
+    const bytes = await readBytes(request, MOST_BYTES, "A passphrase");
+    const form = await new Response(bytes, { headers: { "content-type": request.headers.get("content-type") ?? "" } })
+      .formData()
+      .catch(() => {
+        throw new Refused(400, "no-form", "The passphrase did not arrive whole. Type it again.");
+      });
+    const passphrase = String(form.get("passphrase") ?? "").trim();
     const { now, today } = whenOf(scope);
     return new Response(Readable.toWeb(Readable.from(writeArchive(scope, passphrase || null, now))) as ReadableStream, {
       headers: {
