@@ -130,8 +130,7 @@ const MINUTES_OF_A_DAY = 24 * 60;
 
 /** About when a stop is reached on its day, as the plan stands now. */
 async function arrivalAt(businessId: string, personId: string, on: string, stopId: string): Promise<string | null> {
-  const scope = { businessId, personId } as Scope;
-  const { day } = await loadRound(scope, personId, on);
+  const { day } = await loadRound({ businessId, units: METRIC }, personId, on);
   const at = day.stops.find((s) => s.stop.id === stopId)?.start;
   if (at === undefined) return null;
   const minute = Math.round(at / 5) * 5;

@@ -47,8 +47,12 @@ export interface Round {
   readonly laidOutTo: string | null;
 }
 
-/** Loads and plans one person's day. */
-export async function loadRound(scope: Scope, personId: string, on: string): Promise<Round> {
+/** Loads and plans one person's day, told in the units of whoever asks. */
+export async function loadRound(
+  scope: Pick<Scope, "businessId" | "units">,
+  personId: string,
+  on: string,
+): Promise<Round> {
   const q = db();
   const [[who], [firm], rows] = await Promise.all([
     q

@@ -27,6 +27,7 @@ let owner: Scope;
 let businessId: string;
 let stopId: string;
 let visitId: string;
+let on: string;
 
 beforeAll(async () => {
   const demo = await demoBusiness();
@@ -35,7 +36,7 @@ beforeAll(async () => {
   owner = await scopeOf(businessId, "Dr.");
   const [v] = await visitsOf(businessId, "Ilves Dental", demo.today);
   if (!v) throw new Error("No visit");
-  ({ stopId, visitId } = v);
+  ({ stopId, visitId, on } = v);
   expect(await letterContent(businessId, stopId)).toBeNull();
   const { input } = await planOf(businessId, v);
   await new Phone(ines, visitId).send(
@@ -65,6 +66,17 @@ describe("a letter", () => {
     expect(all[1]?.html).toContain("corrected (2)");
     // The first one stays as it was sent.
     expect(all[0]?.plain).not.toContain("flickers");
+  });
+
+  test("is written also where a visit of the next day has begun already", async () => {
+    const upcoming = await visitsOf(businessId, "Ilves Dental", on);
+    const next = upcoming.find((v) => v.on > on);
+    if (!next) throw new Error("No next visit");
+    await new Phone(ines, next.visitId).say(
+      { type: "start" },
+      { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan: (await planOf(businessId, next)).plan },
+    );
+    expect(await letterContent(businessId, stopId)).toMatchObject({ siteName: "Ilves Dental" });
   });
 
   test("opens by its token only, notes the first opening, and can be revoked", async () => {

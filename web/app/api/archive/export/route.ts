@@ -15,7 +15,9 @@ export const POST = defineRoute({
   params: z.object({}).or(z.undefined()),
   run: async (scope, { request }) => {
     const bytes = await readBytes(request, MOST_BYTES, "A passphrase");
-    const form = await new Response(bytes, { headers: { "content-type": request.headers.get("content-type") ?? "" } })
+    const form = await new Response(new Uint8Array(bytes), {
+      headers: { "content-type": request.headers.get("content-type") ?? "" },
+    })
       .formData()
       .catch(() => {
         throw new Refused(400, "no-form", "The passphrase did not arrive whole. Type it again.");
