@@ -12,7 +12,7 @@ export interface Restored {
 export async function archiveOf(scope: Scope): Promise<string> {
   const { writeArchive } = await import("@/data/archive/write");
   const parts: string[] = [];
-  for await (const part of writeArchive(scope, null, new Date())) parts.push(String(part));
+  for await (const part of writeArchive(scope, null, new Date())) parts.push(part);
   return parts.join("");
 }
 

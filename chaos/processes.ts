@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { readFileSync } from "node:fs";
+import { openSync, readFileSync } from "node:fs";
 import { connect, createServer, type Server, type Socket } from "node:net";
 import { join } from "node:path";
 import { startDatabase } from "../tools/lib/database.mjs";
@@ -28,6 +28,7 @@ export function program(
   name: "web" | "jobs",
   args: readonly string[],
   env: NodeJS.ProcessEnv,
+  log: string,
   ready: () => Promise<void>,
 ): Part {
   let child: ChildProcess | null = null;
@@ -38,7 +39,7 @@ export function program(
       child = spawn(process.execPath, args, {
         cwd: join(root, "web"),
         env,
-        stdio: ["ignore", "ignore", "ignore"],
+        stdio: ["ignore", "ignore", openSync(log, "a")],
         detached: true,
       });
       guard(child);

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
@@ -25,12 +25,16 @@ const TROUBLE = { refused: 0.05, cut: 0.05 };
 const [ROWS, EVERY_KILLS] = [60, 8];
 /** An archive is brought into a business of its own after so many kills. */
 const ARCHIVE_KILLS = 20;
+/** Characters of what the parts said last that are shown where something failed. */
+const LOGGED = 6000;
 const SETTLE_MS = 120_000;
 
 const wait = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 const random = seeded(SEED);
 const began = Date.now();
 const folder = mkdtempSync(join(tmpdir(), "keel-chaos-"));
+/** What the parts say of their troubles. */
+const log = join(folder, "parts.log");
 const tsx = (script: string) => ["--import", "tsx", script];
 
 const db0 = await database(folder);
@@ -68,10 +72,14 @@ const sink = spawn(process.execPath, tsx("src/main.ts"), {
   stdio: "ignore",
   detached: true,
 });
-const web = program("web", [join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(webPort)], env, () =>
-  answers(`http://127.0.0.1:${webPort}/sign-in`),
+const web = program(
+  "web",
+  [join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(webPort)],
+  env,
+  log,
+  () => answers(`http://127.0.0.1:${webPort}/sign-in`),
 );
-const jobs = program("jobs", tsx("jobs/run.tsx"), env, () => wait(1500));
+const jobs = program("jobs", tsx("jobs/run.tsx"), env, log, () => wait(1500));
 await Promise.all([web.start(), jobs.start(), answers(`http://127.0.0.1:${outbox}`)]);
 
 /** Tries until the database has answered: it is killed like everything else. */
@@ -271,6 +279,7 @@ for (const what of [
 ])
   console.log(`  ${what}`);
 
+if (line.seen.failed > 0) console.log(readFileSync(log, "utf8").slice(-LOGGED));
 await Promise.all([web.stop(), jobs.stop(), stopProcess(sink)]);
 line.server.close();
 line.server.closeAllConnections();

@@ -16,7 +16,7 @@ import { archiveImport, business, client, firmJob, site, tank, tankKind } from "
 import type { Scope } from "../scope";
 import { encrypt, openUnder } from "../secrets";
 import { refreshStatus } from "../status";
-import { inTransaction, type Queries } from "../transaction";
+import { driverError, inTransaction, type Queries } from "../transaction";
 import type { When } from "../when";
 import { idMap, mapIds } from "./ids";
 import {
@@ -47,20 +47,23 @@ interface Part {
  * Every row gets a new id, the same wherever it is named. Rows are checked one by one against the published schema;
  * what points at nothing, or a file that ends too early, leaves the business as it was.
  *
+ * @param read the file from its beginning, as often as it is asked
  * @throws a refusal that says which row is wrong, or that the business is not empty.
  */
 export async function readArchive(
   scope: Scope,
-  bytes: AsyncIterable<Uint8Array>,
+  read: () => AsyncIterable<Uint8Array>,
   passphrase: string | null,
   { now, today }: When,
 ): Promise<Readonly<Record<string, number>>> {
   if (scope.role !== "office") throw notFound("archive");
   await requireEmpty(scope.businessId);
-  const reader = new Reader(scope, passphrase);
-  const summed = summing(bytes);
+  let reader = new Reader(scope, passphrase);
   try {
     await inTransaction(async (tx) => {
+      // Tried again after a deadlock or a lost connection, it begins again with the file too.
+      reader = new Reader(scope, passphrase);
+      const summed = summing(read());
       const [before] = await tx.select().from(business).where(eq(business.id, scope.businessId));
       // The library's kinds and jobs stand in every business; the archive brings its own copies.
       await tx.delete(tankKind).where(eq(tankKind.businessId, scope.businessId));
@@ -69,11 +72,14 @@ export async function readArchive(
         paths: ["$.format", "$.version", "$.codesSalt", "$.business", "$.tables.*.*", "$.photos.*", "$.sha256"],
         keepStack: false,
       });
-      const parts = Readable.from(summed.bytes).pipe(parser);
+      const source = Readable.from(summed.bytes);
+      // A file that cannot be read on ends the reading; a pipe alone would wait for it for ever.
+      source.once("error", (error) => parser.destroy(error));
+      const parts = source.pipe(parser);
       try {
         for await (const part of parts as AsyncIterable<Part>) await reader.take(tx, part);
       } catch (error) {
-        throw error instanceof Refused ? error : wrongFile(error as Error);
+        throw error instanceof Refused || driverError(error) ? error : wrongFile(error as Error);
       }
       await reader.flush(tx);
       reader.requireWhole(summed.sha256());

@@ -25,7 +25,7 @@ export const POST = defineRoute({
     if (!request.body) throw new Refused(422, "not-whole", "The file is empty.");
     const passphrase = passphraseOf(request);
     return takeIn(scope, request.body, { bytes: ARCHIVE_BYTES }, async (file) => ({
-      counts: await readArchive(scope, file.read(), passphrase, whenOf(scope)),
+      counts: await readArchive(scope, file.read, passphrase, whenOf(scope)),
     }));
   },
 });
