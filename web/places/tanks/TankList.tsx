@@ -73,7 +73,7 @@ export function TankList({
             aria-label="Search tanks"
           />
         </Form>
-        {SHOWS.filter((s) => scope.role === "technician" || s !== "mine").map((s) => {
+        {SHOWS.filter((s) => scope.role === "technician" || scope.role === "lead" || s !== "mine").map((s) => {
           const on = filter.show === s;
           const count = rows.filter((r) => inShow(r, s, today, scope.personId)).length;
           return (
