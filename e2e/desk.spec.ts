@@ -80,11 +80,20 @@ test("a client gets another site, and the site its recurring visits", async ({ a
   await page.getByRole("button", { name: "Make this site" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Ormond boathouse");
   await expect(page.getByLabel("May be worked in")).toHaveValue("Mon–Fri 09:00–17:00");
-  await page.getByLabel("How often").selectOption("fortnightly");
+  await page.getByRole("button", { name: "Begin recurring visits" }).click();
+  await page.getByLabel("Every … weeks").fill("2");
+  const days = page.getByRole("group", { name: "Days of the week" });
+  for (const day of await days.locator('[aria-pressed="true"]').all()) await day.click();
+  await expect(page.getByText("Choose at least one day of the week.")).toBeVisible();
+  await days.getByRole("button", { name: "Sunday" }).click();
+  await expect(page.getByText("The site is closed on Sundays: choose other days, or change its hours.")).toBeVisible();
+  await days.getByRole("button", { name: "Sunday" }).click();
+  await days.getByRole("button", { name: "Tuesday" }).click();
   await page.getByLabel("Who comes").selectOption("Tobiah Renn");
-  await page.getByRole("button", { name: "Begin the visits" }).click();
-  await expect(page.getByText(/every 2 weeks on \w+day, Tobiah Renn/)).toBeVisible();
-  await expect(page.getByText("began its visits, fortnightly")).toBeVisible();
+  await expect(page.getByText(/^Every second Tuesday/)).toBeVisible();
+  await page.getByRole("button", { name: "Save visits" }).click();
+  await expect(page.locator("[data-series]")).toContainText(/^Every second Tuesday.*Tobiah Renn/);
+  await expect(page.getByText(/changed the visits: Every second Tuesday/)).toBeVisible();
 });
 
 test("a save is undone, and a field is set back in its history", async ({ as, page }) => {

@@ -5,7 +5,7 @@ import { chaos } from "./lib/chaos.mjs";
 import { bin, ensureModules, ensurePrograms, giveUp, root, run } from "./lib/system.mjs";
 
 /** As many as take a minute; `npm run proof` takes more. */
-const KILLS = 6;
+const KILLS = 4;
 
 /** Every part of the tests, each with a count of what passed and failed. One that fails does not keep the others from running. */
 async function main() {

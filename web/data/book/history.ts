@@ -76,7 +76,12 @@ function inWords(
 ): Omit<HistoryLine, "id" | "batchId" | "on" | "minute" | "by"> {
   const plain = (what: string) => ({ what, old: null, new: null, restorable: false });
   if (change.field === MADE) return plain(`made this ${recordKinds[entity].one}`);
-  if (change.field === "visits") return plain(`began its visits, ${String(change.new).replace("-", " ")}`);
+  if (change.field === "visits")
+    return plain(
+      change.new === null
+        ? `undid a change of the visits: ${String(change.old)}`
+        : `changed the visits: ${String(change.new)}`,
+    );
   if (change.field === "codes") return plain("set the codes");
   if (change.field === "contents")
     return {
