@@ -28,8 +28,8 @@ export function PeoplePage({
   const staff = here.filter((p) => p.role !== "owner").length;
   return (
     <Box>
-      <PageHead title="People" facts={`${staff} ${staff === 1 ? "works" : "work"} here`} />
       {nav}
+      <PageHead title="People" facts={`${staff} ${staff === 1 ? "works" : "work"} here`} />
       {orphans.length > 0 && <HandOver orphans={orphans} />}
       <Box overflowX="auto" mt="16px">
         <Table borderCollapse="collapse" fontSize="14.5px" w="100%" minW="760px">
