@@ -5,11 +5,12 @@ import { addDays } from "@keel-round/core/calendar";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { AppLink } from "@/kit/AppLink";
-import { Choice, FieldRow, Notice, QuietButton, SubHead, TextInput } from "@/kit/controls";
+import { FieldRow, Notice, QuietButton, SubHead, TextInput } from "@/kit/controls";
 import { Details, Form, Summary } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { moveStopAction, planAgainAction, skipStopAction } from "./actions";
 import { UndoChange } from "./series/UndoChange";
+import { WhoComes } from "./series/WhoComes";
 
 /** What the panel has to know of a stop. */
 export interface PlannedVisit {
@@ -151,17 +152,7 @@ function Move({ stop, people, today }: { stop: PlannedVisit; people: Props["peop
             <TextInput type="date" min={today} value={to} onChange={(e) => setTo(e.currentTarget.value)} />
           </FieldRow>
         </Box>
-        <Box w="190px">
-          <FieldRow label="Who comes" error={act.told?.fields.personId?.[0]}>
-            <Choice value={personId} onChange={(e) => setPersonId(e.currentTarget.value)}>
-              {people.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Choice>
-          </FieldRow>
-        </Box>
+        <WhoComes people={people} personId={personId} change={setPersonId} error={act.told?.fields.personId?.[0]} />
       </Flex>
       <Flex gap="10px" wrap="wrap">
         <QuietButton type="submit" disabled={act.busy}>

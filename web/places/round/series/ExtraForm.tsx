@@ -7,6 +7,7 @@ import { Choice, FieldRow, GoButton, Notice, QuietButton, TextInput } from "@/ki
 import { Fieldset, Form } from "@/kit/elements";
 import { addStopAction } from "../actions";
 import type { Named } from "./SeriesForm";
+import { WhoComes } from "./WhoComes";
 
 const ALL = "all";
 /** "Come back in ten days": what the form begins with. */
@@ -59,17 +60,7 @@ export function ExtraForm({
               <TextInput type="date" min={today} value={on} onChange={(e) => setOn(e.currentTarget.value)} />
             </FieldRow>
           </Box>
-          <Box w="200px">
-            <FieldRow label="Who comes" error={told?.fields.personId?.[0]}>
-              <Choice value={personId} onChange={(e) => setPersonId(e.currentTarget.value)}>
-                {people.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </Choice>
-            </FieldRow>
-          </Box>
+          <WhoComes people={people} personId={personId} change={setPersonId} error={told?.fields.personId?.[0]} />
           <Box w="220px">
             <FieldRow label="Tanks" error={told?.fields.tankIds?.[0]}>
               <Choice value={tankId} onChange={(e) => setTankId(e.currentTarget.value)}>

@@ -2,13 +2,14 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { Choice, FieldRow, GoButton, Notice, QuietButton, TextInput } from "@/kit/controls";
+import { FieldRow, GoButton, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { Fieldset, Form, Input, Label } from "@/kit/elements";
 import type { TypedSeries } from "./formModel";
 import { Preview } from "./Preview";
 import { RhythmFields } from "./RhythmFields";
 import { SpellFields } from "./SpellFields";
 import { useSeriesForm } from "./useSeriesForm";
+import { WhoComes } from "./WhoComes";
 
 export interface Named {
   readonly id: string;
@@ -61,17 +62,12 @@ export function SeriesForm({
                 />
               </FieldRow>
             </Box>
-            <Box w="200px">
-              <FieldRow label="Who comes" error={error("personId")}>
-                <Choice value={typed.personId} onChange={(e) => change({ personId: e.currentTarget.value })}>
-                  {people.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </Choice>
-              </FieldRow>
-            </Box>
+            <WhoComes
+              people={people}
+              personId={typed.personId}
+              change={(personId) => change({ personId })}
+              error={error("personId")}
+            />
             <Box w="180px">
               <FieldRow label="Last day, if it ends" error={error("untilOn")}>
                 <TextInput
