@@ -1,7 +1,7 @@
 import { mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { afterAll, beforeEach, describe, expect, test } from "vitest";
+import { afterAll, beforeEach, describe, expect, test, vi } from "vitest";
 import { sweepIntake, takeIn } from "./intake";
 import type { Scope } from "./scope";
 
@@ -30,7 +30,9 @@ function byHand() {
   });
   return {
     body,
-    send: (text: string) => controller?.enqueue(Buffer.from(text)),
+    send: (text: string) => {
+      if (!cancelled) controller?.enqueue(Buffer.from(text));
+    },
     end: () => controller?.close(),
     breakOff: () => controller?.error(new Error("socket hang up")),
     cancelled: () => cancelled,
@@ -107,6 +109,7 @@ describe("a file that is taken in", () => {
   test("is the third of its business at once: refused, and others go on", async () => {
     const [one, two] = [byHand(), byHand()];
     const running = [one, two].map((s) => takeIn(scope, s.body, limits, () => Promise.resolve("in")));
+    await vi.waitFor(() => expect(readdirSync(folder)).toHaveLength(2));
     await expect(takeIn(scope, bodyOf("x"), limits, () => Promise.resolve())).rejects.toMatchObject({ status: 429 });
     const other = { ...scope, businessId: "another" };
     expect(await takeIn(other, bodyOf("x"), limits, () => Promise.resolve("in"))).toBe("in");
@@ -115,14 +118,26 @@ describe("a file that is taken in", () => {
     expect(await Promise.all(running)).toEqual(["in", "in"]);
     expect(await takeIn(scope, bodyOf("x"), limits, () => Promise.resolve("in"))).toBe("in");
   });
-  test("of a process that ended is swept away after an hour", async () => {
+  test("of a process that ended is swept away after a minute, and frees its place at once when asked for", async () => {
     const [old, young] = [join(folder, "old"), join(folder, "young")];
-    writeFileSync(old, "x");
-    writeFileSync(young, "x");
     const now = Date.now();
-    utimesSync(old, (now - 3_700_000) / 1000, (now - 3_700_000) / 1000);
+    const left = (path: string) => {
+      writeFileSync(path, "x");
+      utimesSync(path, (now - 61_000) / 1000, (now - 61_000) / 1000);
+    };
+    left(old);
+    writeFileSync(young, "x");
     expect(await sweepIntake(now)).toBe(1);
     expect(readdirSync(folder)).toEqual(["young"]);
     rmSync(young);
+    for (const place of [1, 2]) left(join(folder, `${scope.businessId}.${place}`));
+    expect(await takeIn(scope, bodyOf("x"), limits, () => Promise.resolve("in"))).toBe("in");
+    rmSync(join(folder, `${scope.businessId}.2`));
+  });
+  test("takes a place that another process of this host holds from nobody", async () => {
+    for (const place of [1, 2]) writeFileSync(join(folder, `${scope.businessId}.${place}`), "");
+    await expect(takeIn(scope, bodyOf("x"), limits, () => Promise.resolve())).rejects.toMatchObject({ status: 429 });
+    expect(readdirSync(folder).sort()).toEqual([`${scope.businessId}.1`, `${scope.businessId}.2`]);
+    for (const name of readdirSync(folder)) rmSync(join(folder, name));
   });
 });

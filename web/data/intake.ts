@@ -1,9 +1,8 @@
 import { createReadStream, createWriteStream } from "node:fs";
-import { mkdir, readdir, rm, stat } from "node:fs/promises";
+import { mkdir, open, readdir, rm, stat, utimes } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
-import { newId } from "./ids";
 import { Refused } from "./refused";
 import type { Scope } from "./scope";
 
@@ -12,8 +11,9 @@ const WHOLE_MS = 10 * 60_000;
 const REST_MS = 20_000;
 /** A business may send so many files at once. */
 const AT_ONCE = 2;
-/** What lies there longer than this was left by a process that ended. */
-const ORPHAN_MS = 60 * 60_000;
+/** Whoever takes a file in touches it this often; one that nobody touched for `ORPHAN_MS` was left by a process that ended. */
+const TOUCH_MS = 5000;
+const ORPHAN_MS = 60_000;
 
 /** How a file is taken in. */
 export interface IntakeLimits {
@@ -31,8 +31,6 @@ export interface TakenIn {
 
 const folder = (): string => process.env.UPLOAD_FOLDER ?? join(tmpdir(), "keel-round-uploads");
 
-const atWork = new Map<string, number>();
-
 /**
  * Takes a body in as a file of its own, hands it on once it lies here whole, and takes it away again.
  *
@@ -46,13 +44,9 @@ export async function takeIn<T>(
   { bytes: most, wholeMs = WHOLE_MS, restMs = REST_MS }: IntakeLimits,
   use: (file: TakenIn) => Promise<T>,
 ): Promise<T> {
-  const running = atWork.get(scope.businessId) ?? 0;
-  if (running >= AT_ONCE)
-    throw new Refused(429, "too-many", `${AT_ONCE} files of your business are being taken in. Wait for one of them.`);
-  atWork.set(scope.businessId, running + 1);
-  const path = join(folder(), newId());
+  const path = await claimPlace(scope.businessId);
+  const touching = setInterval(() => touch(path), TOUCH_MS);
   try {
-    await mkdir(folder(), { recursive: true, mode: 0o700 });
     let bytes = 0;
     async function* counted(): AsyncIterable<Uint8Array> {
       for await (const chunk of inTime(body, wholeMs, restMs)) {
@@ -62,12 +56,39 @@ export async function takeIn<T>(
         yield chunk;
       }
     }
-    await pipeline(counted(), createWriteStream(path, { mode: 0o600 }));
+    await pipeline(counted(), createWriteStream(path, { flags: "r+" }));
     return await use({ bytes, read: () => createReadStream(path) });
   } finally {
-    atWork.set(scope.businessId, (atWork.get(scope.businessId) ?? 1) - 1);
+    clearInterval(touching);
     await rm(path, { force: true });
   }
+}
+
+/**
+ * One of the places that a business has, as an empty file under its name: all processes of a host see who holds them.
+ *
+ * @throws a refusal where all of them are held.
+ */
+async function claimPlace(businessId: string): Promise<string> {
+  await mkdir(folder(), { recursive: true, mode: 0o700 });
+  for (let place = 1; place <= AT_ONCE; place++) {
+    const path = join(folder(), `${businessId}.${place}`);
+    await removeIfLeft(path, Date.now());
+    try {
+      // Fails where the file is there already: of two that ask at once, one gets it.
+      await (await open(path, "wx", 0o600)).close();
+      return path;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
+    }
+  }
+  throw new Refused(429, "too-many", `${AT_ONCE} files of your business are being taken in. Wait for one of them.`);
+}
+
+function touch(path: string): void {
+  const now = new Date();
+  // Gone meanwhile: it was taken in and away.
+  utimes(path, now, now).catch(() => undefined);
 }
 
 /** The parts of a body, for as long as they come in time. */
@@ -105,19 +126,20 @@ async function orLate<T>(work: Promise<T>, ms: number): Promise<T> {
   }
 }
 
-/** Takes away what processes that ended left lying. */
+/** Takes away what processes that ended left lying; returns how many files. */
 export async function sweepIntake(now: number): Promise<number> {
   const names = await readdir(/*turbopackIgnore: true*/ folder()).catch((error: NodeJS.ErrnoException) => {
     if (error.code === "ENOENT") return [];
     throw error;
   });
   let swept = 0;
-  for (const name of names) {
-    const path = join(folder(), name);
-    const known = await stat(path).catch(() => null);
-    if (!known || now - known.mtimeMs < ORPHAN_MS) continue;
-    await rm(path, { force: true });
-    swept += 1;
-  }
+  for (const name of names) if (await removeIfLeft(join(folder(), name), now)) swept += 1;
   return swept;
+}
+
+async function removeIfLeft(path: string, now: number): Promise<boolean> {
+  const known = await stat(path).catch(() => null);
+  if (!known || now - known.mtimeMs < ORPHAN_MS) return false;
+  await rm(path, { force: true });
+  return true;
 }

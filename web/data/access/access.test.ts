@@ -1,3 +1,4 @@
+import { addDays } from "@keel-round/core/calendar";
 import { and, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, scopeOf } from "../../../tools/testing/world.ts";
@@ -6,6 +7,7 @@ import { db } from "../connection";
 import { loadRound } from "../round";
 import { account, job, operation, person, session, stop, user, verification, visit } from "../schema";
 import { type Scope, scopeOf as scopeOfRequest, scopeOfUser } from "../scope";
+import { addStop } from "../series/stops";
 import { clientsInSight } from "../sight";
 import { clientAddress, trustedProxies } from "./address";
 import { askForEntry, makeEntry } from "./entry";
@@ -196,12 +198,34 @@ test("who leaves is signed out at once, keeps their name on what they did, and t
   const headers = await signedIn(mail?.email ?? "", "gravel-path-27");
   expect(await scopeOfRequest(headers)).not.toBeNull();
   const [v] = await db()
-    .select({ visitId: visit.id })
+    .select({ visitId: visit.id, stopId: stop.id })
     .from(visit)
     .innerJoin(stop, eq(stop.id, visit.stopId))
     .where(and(eq(stop.personId, tobiah.personId), gte(stop.onDate, today)))
     .limit(1);
   await new Phone(tobiah, v?.visitId ?? "").say({ type: "start" }, { type: "note", text: "Last day" });
+
+  // A visit beside any series: it comes with nothing else that is handed over.
+  const [somewhere] = await db()
+    .select({ siteId: stop.siteId })
+    .from(stop)
+    .where(eq(stop.id, v?.stopId ?? ""));
+  const tanks = await db()
+    .select({ tankId: visit.tankId })
+    .from(visit)
+    .where(eq(visit.stopId, v?.stopId ?? ""));
+  const extraOn = addDays(today, 9);
+  await addStop(
+    maud,
+    {
+      siteId: somewhere?.siteId ?? "",
+      on: extraOn,
+      personId: tobiah.personId,
+      tankIds: tanks.map((t) => t.tankId),
+      anyway: true,
+    },
+    when(),
+  );
 
   await leave(maud, tobiah.personId, when());
   expect(await scopeOfRequest(headers)).toBeNull();
@@ -216,6 +240,7 @@ test("who leaves is signed out at once, keeps their name on what they did, and t
   const { people: all, orphans } = await listPeople(maud, today);
   expect(all.find((p) => p.id === tobiah.personId)).toMatchObject({ left: true, email: null, name: "Tobiah Renn" });
   expect(orphans.length).toBeGreaterThan(3);
+  expect(orphans.filter((o) => o.visit).map((o) => o.visit?.on)).toEqual([extraOn]);
   expect(new Set(orphans.map((o) => o.by))).toEqual(new Set(["Tobiah Renn"]));
   const logged = await db()
     .select()

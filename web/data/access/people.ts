@@ -1,11 +1,11 @@
 import { METRIC } from "@keel-round/core/units";
-import { and, asc, count, eq, gte, isNull, ne, or } from "drizzle-orm";
+import { and, asc, count, eq, gte, isNotNull, isNull, ne, or } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "../connection";
 import { notFound, Refused } from "../define";
 import { newId } from "../ids";
 import { enqueue } from "../jobs";
-import { account, client, member, person, series, session, site, user } from "../schema";
+import { account, client, member, person, series, session, site, stop, user } from "../schema";
 import type { Role, Scope } from "../scope";
 import { inTransaction, type Queries } from "../transaction";
 import type { When } from "../when";
@@ -42,12 +42,15 @@ export interface PersonLine {
   readonly left: boolean;
 }
 
-/** A series that somebody drives who left: it has to be handed over. */
+/** A series, or a planned visit beside it, that somebody drives who left: it has to be handed over. */
 export interface Orphan {
   readonly siteId: string;
   readonly siteName: string;
-  readonly seriesId: string;
   readonly by: string;
+  /** Null of a series, which is handed over as a whole. */
+  readonly visit: { readonly stopId: string; readonly on: string } | null;
+  /** Of the series or the stop. */
+  readonly id: string;
 }
 
 /** Everybody of the firm, and what those who left have left behind. */
@@ -64,13 +67,6 @@ export async function listPeople(
     .leftJoin(client, and(eq(client.businessId, person.businessId), eq(client.id, person.clientId)))
     .where(eq(person.businessId, scope.businessId))
     .orderBy(asc(person.name));
-  const orphans = await db()
-    .select({ siteId: site.id, siteName: site.name, seriesId: series.id, by: person.name, left: person.leftAt })
-    .from(series)
-    .innerJoin(person, and(eq(person.businessId, series.businessId), eq(person.id, series.personId)))
-    .innerJoin(site, and(eq(site.businessId, series.businessId), eq(site.id, series.siteId)))
-    .where(and(eq(series.businessId, scope.businessId), or(isNull(series.untilOn), gte(series.untilOn, today))))
-    .orderBy(asc(site.name));
   return {
     people: rows.map(({ person: p, email, clientName, password }) => ({
       id: p.id,
@@ -81,8 +77,46 @@ export async function listPeople(
       hasPassword: password !== null,
       left: p.leftAt !== null,
     })),
-    orphans: orphans.filter((o) => o.left !== null).map(({ left: _, ...o }) => o),
+    orphans: await leftBehind(scope, today),
   };
+}
+
+/** What people who left still drive: their series, then the visits that no such series gives. */
+async function leftBehind(scope: Scope, today: string): Promise<Orphan[]> {
+  const ofSeries = await db()
+    .select({ id: series.id, siteId: site.id, siteName: site.name, by: person.name })
+    .from(series)
+    .innerJoin(person, and(eq(person.businessId, series.businessId), eq(person.id, series.personId)))
+    .innerJoin(site, and(eq(site.businessId, series.businessId), eq(site.id, series.siteId)))
+    .where(
+      and(
+        eq(series.businessId, scope.businessId),
+        isNotNull(person.leftAt),
+        or(isNull(series.untilOn), gte(series.untilOn, today)),
+      ),
+    )
+    .orderBy(asc(site.name));
+  const ofStops = await db()
+    .select({ id: stop.id, on: stop.onDate, siteId: site.id, siteName: site.name, by: person.name })
+    .from(stop)
+    .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
+    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .leftJoin(series, and(eq(series.businessId, stop.businessId), eq(series.id, stop.seriesId)))
+    .where(
+      and(
+        eq(stop.businessId, scope.businessId),
+        isNotNull(person.leftAt),
+        gte(stop.onDate, today),
+        isNull(stop.off),
+        // What comes of a series of theirs goes with it.
+        or(isNull(series.id), ne(series.personId, stop.personId)),
+      ),
+    )
+    .orderBy(asc(stop.onDate), asc(site.name));
+  return [
+    ...ofSeries.map((o) => ({ ...o, visit: null })),
+    ...ofStops.map(({ on, ...o }) => ({ ...o, visit: { stopId: o.id, on } })),
+  ];
 }
 
 /**

@@ -1,4 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { sayDay } from "@keel-round/core/calendar";
 import type { Orphan, PersonLine } from "@/data/access/people";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, PageHead, SubHead } from "@/kit/controls";
@@ -88,18 +89,20 @@ export function PeoplePage({
   );
 }
 
-/** Series of people who left: somebody else has to drive them. */
+/** Series and visits of people who left: somebody else has to drive them. */
 function HandOver({ orphans }: { orphans: readonly Orphan[] }) {
+  const visits = orphans.filter((o) => o.visit).length;
+  const told = [counted(orphans.length - visits, "1 series", "series"), counted(visits, "1 visit", "visits")];
   return (
     <Box mt="14px" maxW="760px">
       <Notice tone="care">
-        {orphans.length === 1 ? "1 series still belongs" : `${orphans.length} series still belong`} to somebody who has
-        left. Hand {orphans.length === 1 ? "it" : "them"} over:
+        Hand over {told.filter(Boolean).join(" and ")} of people who have left:
         <Flex gap="4px 18px" wrap="wrap" pt="6px">
           {orphans.map((o) => (
-            <A key={o.seriesId} asChild textDecoration="underline">
-              <AppLink href={`/desk/site/${o.siteId}#visits`}>
-                {o.siteName} ({o.by})
+            <A key={o.id} asChild textDecoration="underline">
+              <AppLink href={o.visit ? `/stops/${o.visit.stopId}` : `/desk/site/${o.siteId}#visits`}>
+                {o.siteName}
+                {o.visit && `, ${sayDay(o.visit.on)}`} ({o.by})
               </AppLink>
             </A>
           ))}
@@ -108,3 +111,5 @@ function HandOver({ orphans }: { orphans: readonly Orphan[] }) {
     </Box>
   );
 }
+
+const counted = (n: number, one: string, many: string) => (n === 0 ? "" : n === 1 ? one : `${n} ${many}`);
