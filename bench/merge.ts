@@ -1,6 +1,6 @@
 import { addDays } from "@keel-round/core/calendar";
+import { seeded } from "@keel-round/core/numeric";
 import { kindProgramme, libraryTask, mergeTasks, seldomTasks, type TankTask } from "@keel-round/core/programme";
-import { seeded } from "@keel-round/core/simulate";
 import { TANK_KINDS } from "@keel-round/core/tank";
 import { spread, timed } from "./lib.ts";
 

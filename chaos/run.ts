@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
 import { parseArgs } from "node:util";
-import { seeded } from "@keel-round/core/simulate";
+import { seeded } from "@keel-round/core/numeric";
 import type { VisitOp } from "@keel-round/core/visit";
 import { and, asc, eq, gte, isNull } from "drizzle-orm";
 import { freePort, root, run, stopProcess } from "../tools/lib/system.mjs";

@@ -1,5 +1,5 @@
+import { seeded } from "@keel-round/core/numeric";
 import type { TaskCode } from "@keel-round/core/programme";
-import { seeded } from "@keel-round/core/simulate";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { LIVED } from "./lived.ts";
 import type { Rhythm } from "./rhythms.ts";

@@ -1,6 +1,7 @@
 import { addDays, daysBetween } from "@keel-round/core/calendar";
+import { gaussian, type Random } from "@keel-round/core/numeric";
 import { earlyDaysOf, libraryTask, type TaskCode } from "@keel-round/core/programme";
-import { gaussian, type Random, simulatedTank } from "@keel-round/core/simulate";
+import { simulatedTank } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
 import { surfaceM2 } from "@keel-round/core/vessel";

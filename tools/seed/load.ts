@@ -1,7 +1,7 @@
 import { addDays, civilOf, instantOf, occurrences } from "@keel-round/core/calendar";
 import type { BarrelContents } from "@keel-round/core/mixing";
+import { seeded } from "@keel-round/core/numeric";
 import { adaptInterval, asksFor, libraryTask } from "@keel-round/core/programme";
-import { seeded } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/visit";

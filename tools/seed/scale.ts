@@ -1,7 +1,7 @@
 import { addDays, civilOf } from "@keel-round/core/calendar";
+import { gaussian, seeded } from "@keel-round/core/numeric";
 import { asksFor, kindProgramme, libraryTask } from "@keel-round/core/programme";
 import { ruleOf, weeklyOn } from "@keel-round/core/series";
-import { gaussian, seeded } from "@keel-round/core/simulate";
 import { kindFacts, systemVolumeL, TANK_KINDS, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
 import { DEFAULT_LIMITS } from "@keel-round/core/visit";

@@ -1,7 +1,7 @@
 import { readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { Readable } from "node:stream";
-import { seeded } from "@keel-round/core/simulate";
+import { seeded } from "@keel-round/core/numeric";
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../tools/testing/world.ts";

@@ -4,7 +4,6 @@ import { Box } from "@chakra-ui/react";
 import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
 import { vesselHeightM } from "@keel-round/core/vessel";
 import {
-  asFound,
   type Exposure,
   litresOfMark,
   markCmOf,
@@ -38,7 +37,7 @@ export function MarkedSection({
   small?: boolean;
   onLitres: (litres: number) => void;
 }) {
-  const tank = useMemo(() => tankOnDay(asFound(input), { due: [] }), [input]);
+  const tank = useMemo(() => tankOnDay(input), [input]);
   const { book, standing } = tank;
   const limit = water.limits[0];
   const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, standing, limit.maxL) : null;

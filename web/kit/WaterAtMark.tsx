@@ -5,7 +5,6 @@ import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { schooled } from "@keel-round/core/tank";
 import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
 import {
-  asFound,
   litresOfMark,
   markPlace,
   type PlanInput,
@@ -47,7 +46,7 @@ export function WaterAtMark({
 }) {
   const [pumpOn, setPumpOn] = useState(given.book.schools.how === "from-sump");
   const [trial, setTrial] = useState<number | null>(null);
-  const input = useMemo(() => asFound(withPump(given, pumpOn)), [given, pumpOn]);
+  const input = useMemo(() => tankOnDay(withPump(given, pumpOn)).input, [given, pumpOn]);
   const planned = useMemo(() => planWater(input), [input]);
   const water = useMemo(() => (trial === null ? planned : planChange(input, trial)), [input, planned, trial]);
   const { book } = input;
@@ -143,7 +142,7 @@ function Controls({
       const litres =
         field === "litres"
           ? value / perLitre
-          : litresOfMark(input.book, tankOnDay(input, { due: [] }).standing, value / perCm) + water.pumpsOnL;
+          : litresOfMark(input.book, tankOnDay(input).standing, value / perCm) + water.pumpsOnL;
       if (litres < 0 || litres > water.systemL.value)
         return setProblem(`The system holds ${litresText(water.systemL.value, units)}.`);
       setProblem(null);

@@ -1,5 +1,5 @@
 import { requireRange } from "../issues/index.ts";
-import { bisect } from "../water/index.ts";
+import { risingRoot } from "../numeric/index.ts";
 
 /** A hose or pipe between two levels. */
 export interface Hose {
@@ -56,7 +56,7 @@ function largestFlow(hose: Hose, headM: (flowLPerMinute: number) => number): num
   let high = 1;
   while (missing(high) < 0) high *= 2;
   // The friction factor jumps where the flow turns turbulent: bisection still ends at the last flow that fits.
-  return bisect(missing, 0, high);
+  return risingRoot(missing, 0, high);
 }
 
 /**

@@ -65,7 +65,10 @@ export function tasksFor(
   const held: HeldTask[] = [];
   const candidates = tasks
     .filter((task) => performerOf(task) === "technician")
-    .map((task) => ({ task, dueOn: dueOn(task), lateDays: daysBetween(dueOn(task), visit.on) }))
+    .map((task) => {
+      const on = dueOn(task);
+      return { task, dueOn: on, lateDays: daysBetween(on, visit.on) };
+    })
     .filter((d) => ridesToday(d.task, d.lateDays, visit))
     // What the year laid on this day comes first: nothing else of the visit takes its place.
     .sort(

@@ -1,6 +1,6 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
 import { requireRange } from "../issues/index.ts";
-import { type Random, seeded } from "../simulate/index.ts";
+import { type Random, seeded } from "../numeric/index.ts";
 import { beyondWindowDays, earlyDaysOf, type Window } from "./cadence.ts";
 import { BIOLOGICAL_REST_DAYS } from "./due.ts";
 

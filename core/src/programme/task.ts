@@ -1,7 +1,7 @@
 import { addDays } from "../calendar/civil.ts";
 import { afterUnits, type Cadence, everyDaysMatch, type Window } from "./cadence.ts";
 import type { Job, Performer } from "./job.ts";
-import { isLibraryTask, libraryTask } from "./library/index.ts";
+import { libraryJob } from "./library/index.ts";
 
 /** A day that somebody put a job on, and why where a rule stands against it. */
 export interface Pin {
@@ -44,9 +44,9 @@ export interface TankTask extends Window {
  * @throws for a code that neither the library nor the firm knows.
  */
 export function jobOf(task: Pick<TankTask, "code" | "job">): Job {
-  if (task.job) return task.job;
-  if (isLibraryTask(task.code)) return libraryTask(task.code);
-  throw new Error(`No job is called ${task.code}`);
+  const job = task.job ?? libraryJob(task.code);
+  if (!job) throw new Error(`No job is called ${task.code}`);
+  return job;
 }
 
 export const cadenceOf = (task: Pick<TankTask, "code" | "job" | "cadence">): Cadence =>

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { gaussian, seeded, simulatedTank } from "./index.ts";
+import { gaussian, seeded } from "../numeric/index.ts";
+import { simulatedTank } from "./index.ts";
 
 describe("the random source", () => {
   test("is the same for the same seed and another for another", () => {

@@ -1,14 +1,6 @@
 export { type Dimension, VESSEL_SHAPES, vesselOf, vesselShapes } from "./dimensions.ts";
-export {
-  cmFromRim,
-  type Display,
-  displayLevelM,
-  displayVolumeL,
-  type Furnishing,
-  heapsOf,
-  rockKgOf,
-  runBack,
-} from "./display.ts";
+export { cmFromRim, displayLevelM, displayVolumeL, runBack } from "./display.ts";
+export { type Display, type Furnishing, heapsOf, rockKgOf } from "./furnishing.ts";
 export { returnFloorM2, type Sump, sumpCapacityL, sumpLevelM, sumpVolumeL } from "./sump.ts";
 export {
   frontWidthM,

@@ -293,34 +293,52 @@ export function vesselBounds(
 /**
  * Litres of the empty vessel up to a height above the floor: the area of its plan over the height.
  *
- * Closed forms where walls lean: a wedge, a ball's cap π h² (3r − h)/3, a lying cylinder's circular segment.
- *
  * @throws {OutOfRangeError} for a height outside the vessel, or dimensions that make no vessel.
  */
 export function grossVolumeL(vessel: Vessel, heightM: number): number {
-  requireSense(vessel);
+  const litresAt = grossOf(vessel);
   requireRange("heightM", heightM, 0, vesselHeightM(vessel) + 1e-9);
+  return litresAt(heightM);
+}
+
+/**
+ * The litres of an empty vessel by the height above its floor, m, from 0 to its rim.
+ *
+ * Closed forms where walls lean: a wedge, a ball's cap π h² (3r − h)/3, a lying cylinder's circular segment.
+ *
+ * @throws {OutOfRangeError} for dimensions that make no vessel.
+ */
+export function grossOf(vessel: Vessel): (heightM: number) => number {
+  requireSense(vessel);
   switch (vessel.shape) {
     case "sloping": {
       const { lengthM, floorM, widthM } = vessel;
-      return widthM * (floorM * heightM + ((lengthM - floorM) * heightM ** 2) / (2 * vessel.heightM)) * 1000;
+      return (heightM) =>
+        widthM * (floorM * heightM + ((lengthM - floorM) * heightM ** 2) / (2 * vessel.heightM)) * 1000;
     }
     case "bowl":
-      return ((Math.PI * heightM ** 2 * ((3 * vessel.diameterM) / 2 - heightM)) / 3) * 1000;
+      return (heightM) => capL(vessel.diameterM, heightM);
     case "flat-bowl": {
-      const cap = (m: number) => (Math.PI * m ** 2 * ((3 * vessel.diameterM) / 2 - m)) / 3;
       const cutM = cutOffM(vessel);
-      return (cap(heightM + cutM) - cap(cutM)) * 1000;
+      return (heightM) => capL(vessel.diameterM, heightM + cutM) - capL(vessel.diameterM, cutM);
     }
     case "drum": {
       const r = vessel.diameterM / 2;
-      const offset = Math.min(1, Math.max(-1, (r - heightM) / r));
-      return r * r * (Math.acos(offset) - offset * Math.sqrt(1 - offset * offset)) * vessel.depthM * 1000;
+      return (heightM) => {
+        const offset = Math.min(1, Math.max(-1, (r - heightM) / r));
+        return r * r * (Math.acos(offset) - offset * Math.sqrt(1 - offset * offset)) * vessel.depthM * 1000;
+      };
     }
-    default:
-      return surfaceM2(vessel, heightM) * heightM * 1000;
+    default: {
+      // Straight walls: one plan for every height.
+      const floorM2 = surfaceM2(vessel, 0);
+      return (heightM) => floorM2 * heightM * 1000;
+    }
   }
 }
+
+const capL = (diameterM: number, heightM: number): number =>
+  ((Math.PI * heightM ** 2 * ((3 * diameterM) / 2 - heightM)) / 3) * 1000;
 
 /**
  * Inside dimensions from outside ones.

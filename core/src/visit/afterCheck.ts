@@ -1,6 +1,6 @@
 import { addDays } from "../calendar/civil.ts";
 import { Z95 } from "../worked/index.ts";
-import { CEILINGS, LITRES_RELATIVE } from "./change.ts";
+import { CEILINGS, LITRES_RELATIVE } from "./mends.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 import type { Target } from "./target.ts";
 import type { AfterCheck, Limit, WaterPlan } from "./waterPlan.ts";

@@ -2,7 +2,7 @@ import { addDays, daysBetween } from "../calendar/civil.ts";
 import { ownPerDayOf } from "../readings/index.ts";
 import { dailyToHold } from "../water/index.ts";
 import { bringsOf } from "./balance.ts";
-import { CEILINGS } from "./change.ts";
+import { CEILINGS } from "./mends.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 
 /** What a machine exchanges every day, and how long its two vessels last. */

@@ -1,8 +1,8 @@
 import type { Parameter } from "../units/index.ts";
 import { effectiveShare } from "../water/index.ts";
-import { CEILINGS } from "./change.ts";
 import { leftByConditioner } from "./disinfected.ts";
 import type { WaterSource } from "./inputs.ts";
+import { CEILINGS } from "./mends.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 
 /** What is poured into a tank for one change: water of its source, and the water that tops it up. */
@@ -20,32 +20,39 @@ export interface Waters {
   readonly topUp: number;
 }
 
+/** As much of a tank as its balance depends on. */
+export type Stirred = Pick<TankOnDay, "systemL" | "missing" | "mode" | "book">;
+
 /** Litres of the system when all is poured; less than full where it is left low on purpose. */
-export function endLitres(tank: TankOnDay, { drainedL, sourceL, topUpL }: Poured): number {
-  const { systemL, missing, mode } = tank;
+export function endLitres({ systemL, missing, mode }: Stirred, { drainedL, sourceL, topUpL }: Poured): number {
   return mode === "batch" ? systemL - missing.litres - drainedL + sourceL + topUpL : systemL - missing.litres + topUpL;
 }
 
+/** The parts of the water at the end by where they come from, each 0 to 1, together 1. */
+export interface Blend {
+  readonly tank: number;
+  readonly source: number;
+  readonly topUp: number;
+}
+
 /**
- * What a change makes of a concentration, or of the temperature, in the unit of its inputs.
+ * What the water of a tank is made of once all is poured.
  *
  * Mass balance over the tank as it is found: what is left of it, what is poured of either water, over the litres at the end.
  * In and out together the tank is topped up first, and the exchange is that of a stirred tank.
  */
-export function mixed(tank: TankOnDay, poured: Poured, { tank: c0, source, topUp }: Waters): number {
-  const { systemL, missing, mode, book } = tank;
+export function blendOf(tank: Stirred, poured: Poured): Blend {
+  const foundL = tank.systemL - tank.missing.litres;
   const { drainedL, sourceL, topUpL } = poured;
-  const found = systemL - missing.litres;
   const endL = endLitres(tank, poured);
-  if (mode === "batch") return (c0 * (found - drainedL) + source * sourceL + topUp * topUpL) / endL;
-  const topped = (c0 * found + topUp * topUpL) / endL;
-  return topped + effectiveShare(sourceL, endL, mode, Math.min(book.deadL ?? 0, endL / 2)) * (source - topped);
+  if (tank.mode === "batch") return { tank: (foundL - drainedL) / endL, source: sourceL / endL, topUp: topUpL / endL };
+  const source = effectiveShare(sourceL, endL, tank.mode, Math.min(tank.book.deadL ?? 0, endL / 2));
+  return { tank: (foundL / endL) * (1 - source), source, topUp: (topUpL / endL) * (1 - source) };
 }
 
-/** The part of the water at the end that was not in the tank before, 0 to 1: poured litres, or what takes effect of them. */
-export function freshShare(tank: TankOnDay, poured: Poured): number {
-  return mixed(tank, poured, { tank: 0, source: 1, topUp: 1 });
-}
+/** A concentration, or the temperature, of blended water, in the unit of its inputs. */
+export const mixed = (blend: Blend, waters: Waters): number =>
+  blend.tank * waters.tank + blend.source * waters.source + blend.topUp * waters.topUp;
 
 /** Waters that hold nothing but what is told of them. */
 const EMPTY: readonly WaterSource["kind"][] = ["purified"];

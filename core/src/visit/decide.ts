@@ -1,10 +1,11 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
 import { youngShare } from "../programme/index.ts";
 import type { Parameter } from "../units/index.ts";
+import { freeAmmoniaNow, isBound } from "./ammonia.ts";
 import { autoExchangeOf } from "./autoExchange.ts";
-import { CEILINGS, FLOORS } from "./change.ts";
 import { mostL } from "./limits.ts";
-import { freeAmmonia, freeAmmoniaNow, isBound } from "./poison.ts";
+import { CEILINGS, FLOORS } from "./mends.ts";
+import { freeAmmonia } from "./poison.ts";
 import type { PourPlan } from "./pour.ts";
 import { wrongKindOfWater } from "./rightWater.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
@@ -97,7 +98,7 @@ function ammoniaEmergency(tank: TankOnDay, pours: PourPlan): Asked | null {
   const PARTS = 20;
   const enough = Array.from({ length: PARTS }, (_, i) => (most * (i + 1)) / PARTS).find((litres) => {
     const pour = pours.of(litres);
-    return (freeAmmonia(tank, pour, pour.endC)?.after.value ?? 0) <= limit;
+    return (freeAmmonia(tank, pour)?.after.value ?? 0) <= limit;
   });
   return {
     decision: "change",

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { pointsOf } from "../simulate/index.ts";
+import { pointsOf } from "../numeric/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { type DrawnPlan, drawChange } from "./draws.ts";
 import type { PlanInput } from "./inputs.ts";

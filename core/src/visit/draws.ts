@@ -1,10 +1,10 @@
 import { requireRange } from "../issues/index.ts";
-import { type Drawn, gaussian, pointsOf, type Random, seeded } from "../simulate/index.ts";
+import { type Drawn, gaussian, pointsOf, type Random, seeded } from "../numeric/index.ts";
 import type { Parameter } from "../units/index.ts";
-import { mixed, type Poured } from "./balance.ts";
-import { LITRES_RELATIVE } from "./change.ts";
+import { blendOf, mixed, type Poured } from "./balance.ts";
 import { lineDecides } from "./expected.ts";
 import type { PlanInput } from "./inputs.ts";
+import { LITRES_RELATIVE } from "./mends.ts";
 import { type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 import type { WaterPlan } from "./waterPlan.ts";
 
@@ -33,11 +33,12 @@ export function* drawChange(
 ): Generator<DrawnPlan, void> {
   requireRange("draws", draws, 100, 1e6);
   const random = seeded(seed);
+  const tank = tankOnDay(input);
   const drawn = water.after.map((e) => ({ parameter: e.parameter, values: new Float64Array(draws) }));
   for (let done = 0, part = 1; part <= parts; part++) {
     const until = Math.round((draws * part) / parts);
     for (; done < until; done++) {
-      const off = once(input, water, random);
+      const off = once(tank, water, random);
       for (const [i, e] of water.after.entries()) {
         const into = drawn[i];
         if (into) into.values[done] = off(e);
@@ -51,9 +52,8 @@ export function* drawChange(
 }
 
 /** One draw of the water moved, and from it of each parameter after the change. */
-function once(input: PlanInput, water: WaterPlan, random: Random): (e: WaterPlan["after"][number]) => number {
+function once(tank: TankOnDay, water: WaterPlan, random: Random): (e: WaterPlan["after"][number]) => number {
   const off = (relative: number) => 1 + relative * gaussian(random);
-  const tank = tankOnDay(input, { due: [] });
   const systemL = tank.systemL * off(tank.volumeRelative);
   const missingL = Math.max(0, tank.missing.litres + tank.missing.sigmaL * gaussian(random));
   const planned = {
@@ -63,9 +63,10 @@ function once(input: PlanInput, water: WaterPlan, random: Random): (e: WaterPlan
   };
   const moved = off(LITRES_RELATIVE);
   const poured = carriedOut(tank, planned, { missingL, moved, pouredTimes: off(LITRES_RELATIVE) });
-  const there = { ...tank, systemL, missing: { ...tank.missing, litres: poured.missingL } };
+  const { mode, book, missing } = tank;
+  const blend = blendOf({ systemL, missing: { ...missing, litres: poured.missingL }, mode, book }, poured);
   return (e) =>
-    mixed(there, poured, {
+    mixed(blend, {
       tank: e.before + e.beforeSigma * gaussian(random),
       source: e.refill + e.refillSigma * gaussian(random),
       topUp: e.topUp,

@@ -1,8 +1,8 @@
 import type { Band } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { q, worked, Z95 } from "../worked/index.ts";
-import { bringsOf, mixed, type Waters } from "./balance.ts";
-import { LITRES_RELATIVE } from "./change.ts";
+import { blendOf, bringsOf, mixed, type Poured, type Stirred, type Waters } from "./balance.ts";
+import { LITRES_RELATIVE } from "./mends.ts";
 import type { Pour } from "./pour.ts";
 import { sourceRelative } from "./sourceOn.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
@@ -53,7 +53,7 @@ export function expectedAfter(tank: TankOnDay, pour: Pour): Expected[] {
       topUp,
       after: worked(
         "reading-after",
-        mixed(tank, pour, waters),
+        mixed(pour.blend, waters),
         unitOf(band),
         {
           before: q(value.value, unitOf(band)),
@@ -75,41 +75,37 @@ function sigmaAfter(
   waters: Waters,
   sigmas: { readonly before: number; readonly refill: number },
 ): number {
-  const { missing, systemL, volumeRelative } = tank;
-  const at = (change: {
-    readonly waters?: Waters;
-    readonly pour?: Partial<Pour>;
-    readonly tank?: Partial<TankOnDay>;
-  }) => mixed({ ...tank, ...change.tank }, { ...pour, ...change.pour }, change.waters ?? waters);
-  const now = at({});
-  /** Change of the result for one sigma of an input. */
-  const by = (value: number) => value - now;
+  const { missing, systemL, volumeRelative, mode, book } = tank;
+  const { blend, drainedL, sourceL, topUpL } = pour;
+  const now = mixed(blend, waters);
+  /** Change of the result where other litres are poured, or into another tank. */
+  const by = (poured: Poured, of: Stirred = tank) => mixed(blendOf(of, poured), waters) - now;
+  const batch = mode === "batch" && drainedL > 0;
+  const decided = lineDecides(tank, drainedL);
   const terms = [
-    sigmas.before * (at({ waters: { ...waters, tank: waters.tank + 1 } }) - now),
-    sigmas.refill * (at({ waters: { ...waters, source: waters.source + 1 } }) - now),
-    by(at({ tank: { systemL: systemL * (1 + volumeRelative) } })),
+    sigmas.before * blend.tank,
+    sigmas.refill * blend.source,
+    by(pour, { systemL: systemL * (1 + volumeRelative), missing, mode, book }),
   ];
-  const batch = tank.mode === "batch" && pour.drainedL > 0;
-  const decided = lineDecides(tank, pour.drainedL);
-  // What closes the level: the topping up, or the new water where nothing is topped up.
-  const closes = pour.topUpL > 0 ? ("topUpL" as const) : ("sourceL" as const);
   if (batch && decided) {
-    const more = (pour.drainedL + missing.litres) * LITRES_RELATIVE;
-    terms.push(by(at({ pour: { drainedL: pour.drainedL + more, [closes]: pour[closes] + more } })));
+    // What closes the level: the topping up, or the new water where nothing is topped up.
+    const more = (drainedL + missing.litres) * LITRES_RELATIVE;
+    const closed = topUpL > 0 ? { sourceL, topUpL: topUpL + more } : { sourceL: sourceL + more, topUpL };
+    terms.push(by({ drainedL: drainedL + more, ...closed }));
   }
-  if (batch && decided && closes === "topUpL") {
-    const more = pour.sourceL * LITRES_RELATIVE;
-    terms.push(by(at({ pour: { sourceL: pour.sourceL + more, topUpL: pour.topUpL - more } })));
+  if (batch && decided && topUpL > 0) {
+    const more = sourceL * LITRES_RELATIVE;
+    terms.push(by({ drainedL, sourceL: sourceL + more, topUpL: topUpL - more }));
   }
   // Over a sump the display is drained from its weir and filled to its weir.
   if (batch && !decided) {
-    const more = pour.drainedL * LITRES_RELATIVE;
-    terms.push(by(at({ pour: { drainedL: pour.drainedL + more, sourceL: pour.sourceL + more } })));
+    const more = drainedL * LITRES_RELATIVE;
+    terms.push(by({ drainedL: drainedL + more, sourceL: sourceL + more, topUpL }));
   }
-  if (!batch && pour.sourceL > 0) terms.push(by(at({ pour: { sourceL: pour.sourceL * (1 + LITRES_RELATIVE) } })));
+  if (!batch && sourceL > 0) terms.push(by({ drainedL, sourceL: sourceL * (1 + LITRES_RELATIVE), topUpL }));
   if (!decided && missing.sigmaL > 0) {
     const more = { ...missing, litres: missing.litres + missing.sigmaL };
-    terms.push(by(at({ tank: { missing: more }, pour: { topUpL: pour.topUpL + missing.sigmaL } })));
+    terms.push(by({ drainedL, sourceL, topUpL: topUpL + missing.sigmaL }, { systemL, missing: more, mode, book }));
   }
   return Math.hypot(...terms);
 }

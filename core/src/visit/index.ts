@@ -1,6 +1,4 @@
 export type { VisitBundle } from "./bundle.ts";
-export { asFound } from "./byCondition.ts";
-export { modeOf } from "./change.ts";
 export { limitsOfKind } from "./dayLimits.ts";
 export { DECISIONS, type Decision } from "./decisions.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
@@ -43,6 +41,7 @@ export {
   type VisitState,
   visitState,
 } from "./log.ts";
+export { modeOf } from "./mode.ts";
 export {
   drainFlowLPerMinute,
   drainMinutesOf,
@@ -51,7 +50,7 @@ export {
   refillFlowLPerMinute,
   refillMinutesOf,
 } from "./moving.ts";
-export { type OddReading, oddOf } from "./odd.ts";
+export { type OddReading, type Offer, oddOf } from "./odd.ts";
 export { type Orderable, OrderCycleError, type OrderRule, orderReasons, orderSteps } from "./order.ts";
 export { PLAN_SIZE, planSize, planToKeep } from "./planToKeep.ts";
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
@@ -76,4 +75,4 @@ export { type TimedStep, type Timeline, timelineOf } from "./timeline.ts";
 export { minutesForWater } from "./timeOnSite.ts";
 export { latestReadings, mayWait, trimOf } from "./trimOf.ts";
 export { planChange, planWater } from "./water.ts";
-export type { AfterCheck, Expected, Exposure, Limit, Offer, WaterPlan, WaterReason } from "./waterPlan.ts";
+export type { AfterCheck, Expected, Exposure, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";

@@ -1,4 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
+import type { TankBook } from "../tank/index.ts";
 import { PARAMETERS, type Parameter } from "../units/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 
@@ -48,3 +49,7 @@ export function knownValues(input: PlanInput, readings: readonly PlanReading[], 
 /** Today's readings of a parameter that the plan leans on, in the order they were taken. */
 export const readToday = (input: PlanInput, parameter: Parameter): PlanReading[] =>
   input.readings.filter((r) => r.parameter === parameter && r.on === input.on && !r.after);
+
+/** The temperature of a tank now, °C; its target where nobody read it. */
+export const tankC = ({ known, book }: { readonly known: Knowns; readonly book: Pick<TankBook, "targetC"> }): number =>
+  known.temperature?.value ?? book.targetC;

@@ -10,7 +10,7 @@ import {
   surfaceM2,
   vesselHeightM,
 } from "../vessel/index.ts";
-import { modeOf } from "./change.ts";
+import { modeOf } from "./mode.ts";
 
 /** Where a tank's drain line is drawn, if it has one. */
 export type MarkPlace = "display" | "sump" | "none";

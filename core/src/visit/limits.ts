@@ -1,16 +1,17 @@
+import { risingRoot } from "../numeric/index.ts";
 import { youngShare } from "../programme/index.ts";
 import type { Landmark } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { sumpVolumeL } from "../vessel/index.ts";
-import { bisect } from "../water/index.ts";
 import { bringsOf, mixed } from "./balance.ts";
-import { mustCarryAway } from "./change.ts";
 import { bareTooLong, holdsWater } from "./exposure.ts";
 import type { PlanInput } from "./inputs.ts";
+import { tankC } from "./known.ts";
 import { drainableL, litresAboveM } from "./levels.ts";
 import { drainPartsOf, hoseLimitL, refillMinutesOf } from "./moving.ts";
-import { type PourPlan, tankC } from "./pour.ts";
+import type { PourPlan } from "./pour.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
+import { mustCarryAway } from "./waste.ts";
 import type { Limit } from "./waterPlan.ts";
 
 /** Everything that holds a change down on the day, the smallest first. */
@@ -37,7 +38,7 @@ function largest(over: (litres: number) => number, mostLitres: number): number {
   const PARTS = 24;
   for (let i = PARTS - 1; i >= 0; i--) {
     const litres = (mostLitres * i) / PARTS;
-    if (over(litres) <= 0) return bisect(over, litres, (mostLitres * (i + 1)) / PARTS);
+    if (over(litres) <= 0) return risingRoot(over, litres, (mostLitres * (i + 1)) / PARTS);
   }
   return 0;
 }
@@ -70,7 +71,7 @@ function ofTheTank(tank: TankOnDay, pours: PourPlan): Limit[] {
     const all = drainableL(book, standing);
     found.push({
       code: "landmark",
-      maxL: never ? reachL : over(all) <= 0 ? all : bisect(over, reachL, all),
+      maxL: never ? reachL : over(all) <= 0 ? all : risingRoot(over, reachL, all),
       name: mark.name,
       minutes: mark.airMinutes,
       value: mark.heightM,
@@ -113,7 +114,7 @@ function dayRules(tank: TankOnDay, pours: PourPlan): DayRule[] {
       source: bringsOf(input.source, parameter, now),
       topUp: bringsOf(input.topUpSource, parameter, now),
     };
-    rules.push({ code, value: limit, over: (litres) => Math.abs(mixed(tank, pours.of(litres), waters) - now) - limit });
+    rules.push({ code, value: limit, over: (litres) => Math.abs(mixed(pours.of(litres).blend, waters) - now) - limit });
   };
   perDay("alkalinity-a-day", "alkalinity", day.alkalinityDkh);
   perDay("calcium-a-day", "calcium", day.calciumMgL);

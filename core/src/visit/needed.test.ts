@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { gaussian, seeded } from "../simulate/index.ts";
+import { gaussian, seeded } from "../numeric/index.ts";
 import { type Needed, neededRange } from "./needed.ts";
 import { bookOf, inputOf, reading } from "./sample.fixture.ts";
 import { planWater } from "./water.ts";

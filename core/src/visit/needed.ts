@@ -1,4 +1,4 @@
-import { gaussian, pointsOf, seeded } from "../simulate/index.ts";
+import { gaussian, pointsOf, seeded } from "../numeric/index.ts";
 import { type ExchangeMode, litresToReach } from "../water/index.ts";
 import { q, type Range, rangeOf, type Worked, worked } from "../worked/index.ts";
 import { refillSigmaOf } from "./expected.ts";

@@ -1,7 +1,12 @@
 import type { Parameter } from "../units/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import { readToday } from "./known.ts";
-import type { Offer } from "./waterPlan.ts";
+
+/** Another way to read a figure that does not fit. */
+export interface Offer {
+  readonly as: "ten-times" | "a-tenth" | "meq" | "fahrenheit" | "phosphorus" | "thousand";
+  readonly value: number;
+}
 
 /** A reading of today that does not fit what went before, with other ways to read it that would. */
 export interface OddReading {

@@ -1,17 +1,16 @@
-import { cautiousMinutes, tasksFor } from "../programme/index.ts";
-import { schooled } from "../tank/index.ts";
+import { cautiousMinutes } from "../programme/index.ts";
 import { byText } from "../text/index.ts";
 import { METRIC, type UnitPreference } from "../units/index.ts";
-import { asFound } from "./byCondition.ts";
+import { withBed } from "./bedWork.ts";
 import type { PlanInput } from "./inputs.ts";
+import { jobsOn } from "./jobsOn.ts";
 import { orderSteps } from "./order.ts";
-import { programmeOn } from "./programmeOn.ts";
 import { rulesFor } from "./rules.ts";
 import type { Step } from "./step.ts";
 import { buildSteps } from "./steps.ts";
+import { tankOnDay } from "./tankOnDay.ts";
 import { timelineOf } from "./timeline.ts";
-import { mayWait } from "./trimOf.ts";
-import { planWater } from "./water.ts";
+import { waterOn } from "./water.ts";
 import type { WaterPlan } from "./waterPlan.ts";
 
 /** What a visit puts on the van and takes away, litres. */
@@ -49,12 +48,12 @@ const ALWAYS_CARRIED = ["towels", "thermometer", "log"];
  * @throws {OrderCycleError} if rules contradict each other.
  */
 export function planVisit(given: PlanInput, units: UnitPreference = METRIC): VisitPlan {
-  const input = asFound({ ...given, book: schooled(given.book) });
-  const { book } = input;
-  const withChange = jobsOf(input, true);
-  const water = planWater(input, withChange.due);
+  const found = tankOnDay(given);
+  const { input, book } = found;
+  const withChange = jobsOn(found, true);
+  const water = waterOn(withBed(found, withChange.due));
   const changing = water.litres.value > 0;
-  const { due, held } = changing ? withChange : jobsOf(input, false);
+  const { due, held } = changing ? withChange : jobsOn(found, false);
   const steps = orderSteps(
     buildSteps(input, water, due, held, units),
     rulesFor(
@@ -75,22 +74,6 @@ export function planVisit(given: PlanInput, units: UnitPreference = METRIC): Vis
     cautiousMinutes: cautiousMinutes(steps, minutes),
     load: loadOf(input, water),
   };
-}
-
-/** The jobs of a visit that changes water, or does not. */
-function jobsOf(input: PlanInput, changing: boolean) {
-  const { book } = input;
-  return tasksFor(
-    programmeOn(input, changing),
-    {
-      on: input.on,
-      nextOn: input.nextVisitOn,
-      treatmentUntil: book.treatment && input.on < book.treatment.followUpOn ? book.treatment.followUpOn : undefined,
-      drifting: !mayWait(input),
-      overridden: input.overridden,
-    },
-    book,
-  );
 }
 
 /** Of a visit's kit, what a van does not carry anyway: by its name, without how much or how long. */

@@ -1,20 +1,17 @@
-import { daysBetween } from "../calendar/civil.ts";
-import { carbonateBalancePh, freeAmmoniaMgL } from "../water/index.ts";
+import { carbonateBalancePh } from "../water/index.ts";
 import { q, worked, Z95 } from "../worked/index.ts";
-import { bringsOf, mixed, type Poured } from "./balance.ts";
+import { freeAt, isBound, worstNow } from "./ammonia.ts";
+import { bringsOf, mixed } from "./balance.ts";
 import type { WaterSource } from "./inputs.ts";
-import { tankC } from "./pour.ts";
+import { tankC } from "./known.ts";
+import type { Pour } from "./pour.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 import type { FreeAmmonia, Limit, WaterReason } from "./waterPlan.ts";
 
 type AmmoniaRise = Extract<WaterReason, { code: "ammonia-would-rise" }>;
 
-/** The highest pH that a tank of no known pH is taken to have. */
-const WORST_PH = { salt: 8.6, fresh: 9 } as const;
 /** The pH that an untested water is taken to have once it has stood in the air. */
 const WORST_SOURCE_PH = { tap: 9.5, salt: 8.5 } as const;
-/** Bound ammonia still reads for so long, days. */
-const BOUND_DAYS = 2;
 /** Water of less than this carries no pH into another, dKH. */
 const NO_BUFFER_DKH = 0.05;
 
@@ -30,51 +27,13 @@ function standingPh({ kind, chemistry }: WaterSource): { readonly ph: number; re
   return { ph: WORST_SOURCE_PH.tap, assumed: true };
 }
 
-/** Whether a conditioner that binds ammonia went in within the last two days. */
-export function isBound({ input }: Pick<TankOnDay, "input">): boolean {
-  if (!input.boundOn) return false;
-  const days = daysBetween(input.boundOn, input.on);
-  return days >= 0 && days <= BOUND_DAYS;
-}
-
-/** Total ammonia and pH at the unfavourable end of what is known; null without a reading of total ammonia. */
-function worstNow({ known, book, salt }: Pick<TankOnDay, "known" | "book" | "salt">) {
-  const { ammonia, ph } = known;
-  if (!ammonia) return null;
-  const band = book.bands.find((b) => b.parameter === "ph");
-  const highest = band?.actHigh ?? (salt ? WORST_PH.salt : WORST_PH.fresh);
-  return {
-    totalMgL: Math.max(0, ammonia.value + Z95 * ammonia.sigma),
-    ph: Math.min(14, ph ? ph.value + Z95 * ph.sigma : highest),
-    assumed: ph === undefined,
-  };
-}
-
-/** Free ammonia of a tank as it is found, at its worst, mg/L as NH3; null without a reading of total ammonia. */
-export function freeAmmoniaNow(tank: TankOnDay): { readonly mgL: number; readonly assumed: boolean } | null {
-  const worst = worstNow(tank);
-  return worst && { mgL: freeAt(tank, worst.totalMgL, worst.ph, tankC(tank)), assumed: worst.assumed };
-}
-
-const freeAt = (
-  { known, book }: Pick<TankOnDay, "known" | "book">,
-  totalMgL: number,
-  ph: number,
-  temperatureC: number,
-) =>
-  freeAmmoniaMgL(totalMgL, {
-    ph,
-    temperatureC: Math.min(50, Math.max(-2, temperatureC)),
-    salinityPsu: Math.min(60, Math.max(0, known.salinity?.value ?? book.targetPsu)),
-  });
-
 /**
  * Free ammonia before and after what is poured, the pH afterwards at its worst: the highest of the tank's, the new water's
  * after standing and, in fresh water, the balance of the mixture's carbonate with the air.
  *
  * @returns null without a reading of total ammonia.
  */
-export function freeAmmonia(tank: TankOnDay, poured: Poured, endC: number): FreeAmmonia | null {
+export function freeAmmonia(tank: TankOnDay, poured: Pour): FreeAmmonia | null {
   const { input, known, salt } = tank;
   const worst = worstNow(tank);
   if (!worst) return null;
@@ -82,7 +41,7 @@ export function freeAmmonia(tank: TankOnDay, poured: Poured, endC: number): Free
   const pours = poured.sourceL + poured.topUpL > 0;
   const waters = [...(poured.sourceL > 0 ? [input.source] : []), ...(poured.topUpL > 0 ? [input.topUpSource] : [])];
   const standing = waters.map(standingPh);
-  const totalAfter = mixed(tank, poured, {
+  const totalAfter = mixed(poured.blend, {
     tank: worst.totalMgL,
     source: bringsOf(input.source, "ammonia", 0),
     topUp: bringsOf(input.topUpSource, "ammonia", 0),
@@ -91,7 +50,7 @@ export function freeAmmonia(tank: TankOnDay, poured: Poured, endC: number): Free
   const blendKh =
     kh === undefined
       ? null
-      : mixed(tank, poured, {
+      : mixed(poured.blend, {
           tank: kh.value + Z95 * kh.sigma,
           source: input.source.chemistry.alkalinity ?? kh.value,
           topUp: input.topUpSource.chemistry.alkalinity ?? kh.value,
@@ -112,9 +71,9 @@ export function freeAmmonia(tank: TankOnDay, poured: Poured, endC: number): Free
     ),
     after: worked(
       "free-ammonia",
-      freeAt(tank, Math.max(0, totalAfter), phAfter, endC),
+      freeAt(tank, Math.max(0, totalAfter), phAfter, poured.endC),
       "mg/L NH3",
-      inputs(totalAfter, phAfter, endC),
+      inputs(totalAfter, phAfter, poured.endC),
     ),
     assumed: [
       ...(worst.assumed ? (["ph"] as const) : []),

@@ -1,10 +1,12 @@
 import { effectiveShare } from "../water/index.ts";
-import { bringsOf, mixed, type Poured, type Waters } from "./balance.ts";
+import { type Blend, blendOf, bringsOf, mixed, type Poured, type Waters } from "./balance.ts";
+import { tankC } from "./known.ts";
 import { type SalinityAim, salinityAim } from "./salinityToday.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 
 /** What is poured for a change of so many litres, and how salt and warm it is. */
 export interface Pour extends Poured {
+  readonly blend: Blend;
   /** Salinity of the new water as it is to be made, PSU; null for a tank without salt. */
   readonly sourcePsu: number | null;
   /** Salinity of the tank at the end, PSU; null for a tank without salt. */
@@ -21,6 +23,8 @@ export interface PourPlan {
   /** The most that may be topped up today without new water, L: what a day's limits allow of what is missing. */
   readonly topUpTodayL: number;
   readonly of: (drainedL: number) => Pour;
+  /** Nothing poured at all, not even what is missing. */
+  readonly none: Pour;
 }
 
 /** New water is brought no further from the tank's temperature than this, °C. */
@@ -32,7 +36,15 @@ const SMALL_SHARE = 0.02;
 export function pourPlan(tank: TankOnDay): PourPlan {
   const aim = salinityAim(tank);
   const topUpTodayL = mostTopUpL(tank, aim);
-  return { aim, topUpTodayL, of: (drainedL) => pourOf(tank, aim, topUpTodayL, drainedL) };
+  // Every limit asks about the same few litres.
+  const known = new Map<number, Pour>();
+  const of = (drainedL: number): Pour => {
+    const found = known.get(drainedL) ?? pourOf(tank, aim, topUpTodayL, drainedL);
+    known.set(drainedL, found);
+    return found;
+  };
+  const none = finished(tank, aim, { drainedL: 0, sourceL: 0, topUpL: 0 }, aim?.now ?? null);
+  return { aim, topUpTodayL, of, none };
 }
 
 /**
@@ -119,26 +131,25 @@ function strengthThrough(tank: TankOnDay, aim: SalinityAim, poured: Poured): num
 /** Adds what follows: salinity at the end and the temperatures. */
 function finished(tank: TankOnDay, aim: SalinityAim | null, poured: Poured, sourcePsu: number | null): Pour {
   const { input } = tank;
+  const { drainedL, sourceL, topUpL } = poured;
+  const blend = blendOf(tank, poured);
   const topUpPsu = bringsOf(input.topUpSource, "salinity", 0);
-  const endPsu =
-    aim && sourcePsu !== null ? mixed(tank, poured, { tank: aim.now, source: sourcePsu, topUp: topUpPsu }) : null;
-  return { ...poured, sourcePsu, endPsu, ...temperaturesOf(tank, poured) };
+  const endPsu = aim && sourcePsu !== null ? mixed(blend, { tank: aim.now, source: sourcePsu, topUp: topUpPsu }) : null;
+  const { sourceC, topUpC, endC } = temperaturesOf(tank, poured, blend);
+  return { drainedL, sourceL, topUpL, blend, sourcePsu, endPsu, sourceC, topUpC, endC };
 }
 
-/** The temperature of the tank now, °C; its target where nobody read it. */
-export const tankC = ({ known, book }: TankOnDay): number => known.temperature?.value ?? book.targetC;
-
 /** Temperatures of both waters and of the tank at the end. */
-function temperaturesOf(tank: TankOnDay, poured: Poured): Pick<Pour, "sourceC" | "topUpC" | "endC"> {
+function temperaturesOf(tank: TankOnDay, poured: Poured, blend: Blend): Pick<Pour, "sourceC" | "topUpC" | "endC"> {
   const { input, systemL } = tank;
   const { source, topUpSource } = input;
   const now = tankC(tank);
   const warmed = topUpSource.canWarm && poured.topUpL > SMALL_SHARE * systemL;
   const topUpC = warmed ? Math.max(topUpSource.coldC, now) : topUpSource.coldC;
-  const end = (sourceC: number) => mixed(tank, poured, { tank: now, source: sourceC, topUp: topUpC });
+  const end = (sourceC: number) => mixed(blend, { tank: now, source: sourceC, topUp: topUpC });
   if (poured.sourceL <= 0) return { sourceC: source.coldC, topUpC, endC: end(source.coldC) };
   // The balance is linear in the temperature of the new water.
-  const [atZero, perDegree] = [end(0), end(1) - end(0)];
+  const [atZero, perDegree] = [end(0), blend.source];
   const { low, high } = wantedC(tank, now);
   const coolest = perDegree > 1e-9 ? (low - atZero) / perDegree : now;
   const warmest = perDegree > 1e-9 ? (high - atZero) / perDegree : now;

@@ -467,7 +467,7 @@ function freshBeforePower({ input: { book }, water }: Making): boolean {
   const { sump } = book;
   if (!sump || water.markOn !== "display" || book.schools.how === "animals-out") return true;
   // The new water alone does not fill the display again.
-  if ((water.pourL?.value ?? 0) < water.litres.value) return true;
+  if ((water.pourL?.value ?? 0) < water.litres.value - 1e-9) return true;
   const chamberL =
     sumpVolumeL(sump, sump.runningLevelM) - sumpVolumeL(sump, Math.min(sump.lowestLevelM, sump.runningLevelM));
   // More may be missing than is believed, and the pump must not draw air.

@@ -1,21 +1,27 @@
 import { daysBetween } from "../calendar/civil.ts";
-import type { DueTask } from "../programme/index.ts";
-import { isSalt, systemVolumeL, type TankBook, volumeRelative95 } from "../tank/index.ts";
+import { isSalt, schooled, systemVolumeL, type TankBook, volumeRelative95 } from "../tank/index.ts";
 import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import type { ExchangeMode } from "../water/index.ts";
 import { Z95 } from "../worked/index.ts";
-import { type BedWork, bedWorkOf } from "./bedWork.ts";
-import { modeOf } from "./change.ts";
+import { asFound } from "./byCondition.ts";
 import { type DayLimits, limitsOfKind } from "./dayLimits.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import { type Knowns, knownValues } from "./known.ts";
 import { fallingSurfaceM2, type MarkPlace, markPlace, missingL, type Standing, standingOf } from "./levels.ts";
+import { modeOf } from "./mode.ts";
 
 /** Water that is missing on arrival: as it was read off the glass, or as it is taken to be until then. */
 export interface Missing {
   readonly litres: number;
   readonly sigmaL: number;
   readonly basis: "read" | "assumed" | "none";
+}
+
+/** The floor's cleaning on a visit, as the drain sees it. */
+export interface BedWork {
+  readonly codes: readonly string[];
+  /** Of somebody's hands, all of them together. */
+  readonly minutes: number;
 }
 
 /** A tank on the day of its plan, as it is found: everything that more than one part of the plan asks for, once. */
@@ -33,7 +39,7 @@ export interface TankOnDay {
   /** What the water is taken to hold now, before anything is done today. */
   readonly known: Knowns;
   readonly day: DayLimits;
-  /** The bed's cleaning, which is the first part of the drain; null where none is due. */
+  /** The bed's cleaning, which is the first part of the drain; null where none is due, or before its jobs are told. */
   readonly bed: BedWork | null;
 }
 
@@ -48,33 +54,37 @@ const MOST_OF_DISPLAY = 0.5;
 const MOST_OF_CHAMBER = 0.9;
 
 /**
- * Looks at a tank as it stands on the day.
+ * Looks at a tank as it stands on the day: once for a plan, which hands it on from room to room.
  *
- * @param given `readings`: those that the plan leans on, all of the input's or all but one that is to be measured again.
- *   `due`: the jobs of a visit that changes water, where they are known already.
  * @throws {OutOfRangeError} for a tank without volume.
  */
-export function tankOnDay(
-  input: PlanInput,
-  { readings = input.readings, due }: { readings?: readonly PlanReading[]; due?: readonly DueTask[] } = {},
-): TankOnDay {
+export function tankOnDay(given: PlanInput): TankOnDay {
+  const facts = schooled(given.book);
+  const systemL = systemVolumeL(facts);
+  const missing = missingOf(given, systemL);
+  const salt = isSalt(facts);
+  const known = knownValues(given, given.readings, missing.litres / systemL);
+  const input = asFound(facts === given.book ? given : { ...given, book: facts }, { known, salt });
   const { book } = input;
-  const systemL = systemVolumeL(book);
-  const missing = missingOf(input, systemL);
   return {
     input,
     book,
-    salt: isSalt(book),
+    salt,
     systemL,
     volumeRelative: volumeRelative95(book) / Z95,
     mode: modeOf(book),
     place: markPlace(book),
     missing,
     standing: standingOf(book, missing.litres),
-    known: knownValues(input, readings, missing.litres / systemL),
+    known,
     day: limitsOfKind(book.kind, input.limits),
-    bed: bedWorkOf(input, due),
+    bed: null,
   };
+}
+
+/** The same tank where only some of its readings are leant on. */
+export function leaningOn(tank: TankOnDay, readings: readonly PlanReading[]): TankOnDay {
+  return { ...tank, known: knownValues(tank.input, readings, tank.missing.litres / tank.systemL) };
 }
 
 function missingOf(input: PlanInput, systemL: number): Missing {

@@ -1,10 +1,10 @@
 import { daysBetween } from "../calendar/civil.ts";
+import { risingRoot } from "../numeric/index.ts";
 import type { Band } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
-import { bisect } from "../water/index.ts";
 import { bringsOf, mixed } from "./balance.ts";
-import { CEILINGS, FLOORS } from "./change.ts";
 import { mostL } from "./limits.ts";
+import { CEILINGS, FLOORS } from "./mends.ts";
 import type { PourPlan } from "./pour.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
 
@@ -62,12 +62,12 @@ export function litresFor(tank: TankOnDay, pours: PourPlan, target: Target, valu
   const { parameter, side, value: now, refill } = target;
   const waters = { tank: now, source: refill, topUp: bringsOf(tank.input.topUpSource, parameter, now) };
   const short = (litres: number) => {
-    const after = mixed(tank, pours.of(litres), waters);
+    const after = mixed(pours.of(litres).blend, waters);
     return side === "high" ? value - after : after - value;
   };
   const most = mostL(tank);
   // The source has to lie beyond the value; a display that cannot be emptied so far is another matter.
   if (side === "high" ? refill >= value : refill <= value) return null;
   if (short(most) < 0) return most;
-  return short(0) >= 0 ? 0 : bisect(short, 0, most);
+  return short(0) >= 0 ? 0 : risingRoot(short, 0, most);
 }

@@ -3,17 +3,17 @@ import { performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { judgeTrim, type LatestReading, type Trim } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
+import { freeAmmoniaNow, isBound } from "./ammonia.ts";
 import type { PlanInput } from "./inputs.ts";
-import { freeAmmoniaNow, isBound } from "./poison.ts";
-import { tankOnDay } from "./tankOnDay.ts";
+import { leaningOn, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 
 /** Days of slack after the next visit. */
 const SLACK_DAYS = 2;
 
-/** The latest reading of each parameter in a plan's input; a salinity of today as it would read with the tank full. */
-export function latestReadings(input: PlanInput): Partial<Record<Parameter, LatestReading>> {
+/** The latest reading of each parameter; a salinity of today as it would read with the tank full. */
+function latestOn({ input, missing, systemL }: TankOnDay): Partial<Record<Parameter, LatestReading>> {
   const latest: Partial<Record<Parameter, LatestReading>> = {};
-  const full = 1 - missingShareOf(input);
+  const full = 1 - missing.litres / systemL;
   for (const r of input.readings) {
     const times = r.parameter === "salinity" && r.on === input.on && !r.after ? full : 1;
     latest[r.parameter] = { value: r.value * times, sigma: r.sigma * times, ageDays: daysBetween(r.on, input.on) };
@@ -21,45 +21,50 @@ export function latestReadings(input: PlanInput): Partial<Record<Parameter, Late
   return latest;
 }
 
-/** Nothing of the bed matters to how a tank is. */
-const NO_JOBS = { due: [] } as const;
-
-const missingShareOf = (input: PlanInput): number => {
-  const { missing, systemL } = tankOnDay(input, NO_JOBS);
-  return missing.litres / systemL;
-};
+/** The latest reading of each parameter of a plan's input. */
+export const latestReadings = (input: PlanInput): Partial<Record<Parameter, LatestReading>> =>
+  latestOn(tankOnDay(input));
 
 /** Names of the jobs that slipped so often or more. */
 const slipped = (tasks: readonly TankTask[], book: TankBook, times: number) =>
   tasks.filter((t) => t.slips >= times && performerOf(t) === "technician").map((t) => taskName(t, book));
 
 /** How a tank is on the input's day. What was read last counts, before a change or after it. */
-export function trimOf(input: PlanInput): Trim {
-  const latest = latestReadings(input);
+export const trimOf = (input: PlanInput): Trim => trimOn(tankOnDay(input));
+
+function trimOn(tank: TankOnDay): Trim {
+  const { input } = tank;
   const perDay: Partial<Record<Parameter, number>> = {};
   for (const [parameter, rate] of Object.entries(input.rates))
     if (rate?.enough) perDay[parameter as Parameter] = rate.perDay;
-  const asRead = { ...input, readings: input.readings.map(({ after: _, ...r }) => r) };
-  const tank = tankOnDay(asRead, NO_JOBS);
-  const ammonia = isBound(tank) ? null : freeAmmoniaNow(tank);
+  const asRead = input.readings.some((r) => r.after)
+    ? leaningOn(
+        tank,
+        input.readings.map(({ after: _, ...r }) => r),
+      )
+    : tank;
+  const ammonia = isBound(tank) ? null : freeAmmoniaNow(asRead);
   const act = input.limits.freeAmmoniaMgL;
   return judgeTrim({
-    bands: input.book.bands,
-    latest,
+    bands: tank.book.bands,
+    latest: latestOn(tank),
     perDay,
     daysToNextVisit: daysBetween(input.on, input.nextVisitOn) + SLACK_DAYS,
     ...(ammonia && !ammonia.assumed ? { freeAmmonia: { value: ammonia.mgL, act } } : {}),
     phNeeded: ammonia?.assumed === true && ammonia.mgL > act,
     seriousFindings: input.findings.filter((f) => f.kind === "safety" || f.kind === "livestock").map((f) => f.text),
-    slippedTwice: slipped(input.tasks, input.book, 2),
+    slippedTwice: slipped(input.tasks, tank.book, 2),
   });
 }
 
 /** Whether jobs of a tank may wait for the next visit: not while a reading drifts or is off course. */
-export function mayWait(input: PlanInput): boolean {
-  const { reason, others } = trimOf(input);
+export function waitsOn(tank: TankOnDay): boolean {
+  const { reason, others } = trimOn(tank);
   return ![reason, ...others].some((r) => r && MOVING.includes(r.code));
 }
+
+/** The same of a plan's input. */
+export const mayWait = (input: PlanInput): boolean => waitsOn(tankOnDay(input));
 
 /** What moves in the water; a finding or a job that slipped makes no other job urgent. */
 const MOVING: readonly string[] = ["beyond-act", "free-ammonia", "outside-ideal", "will-cross"];

@@ -1,27 +1,27 @@
-import type { DueTask } from "../programme/index.ts";
 import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import { CO2_RELATIVE, co2MgL, effectiveShare, saltGrams, temperatureDuring } from "../water/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";
 import { afterChecks } from "./afterCheck.ts";
 import { autoExchangeOf } from "./autoExchange.ts";
 import { endLitres } from "./balance.ts";
-import { asFound } from "./byCondition.ts";
-import { mustCarryAway } from "./change.ts";
+import { withBed } from "./bedWork.ts";
 import { conditioning } from "./conditioning.ts";
 import { saltCreep } from "./creeping.ts";
 import { type Asked, decide } from "./decide.ts";
 import { expectedAfter } from "./expected.ts";
 import { lowWaterOf } from "./exposure.ts";
 import type { PlanInput } from "./inputs.ts";
+import { tankC } from "./known.ts";
 import { belowLineCm, markCmOf, runBackOf, standingOf } from "./levels.ts";
 import { brokenOnTheDay, limitsIn, mostL } from "./limits.ts";
 import { refillMinutesOf, runsOf } from "./moving.ts";
 import { neededOf } from "./needed.ts";
 import { oddToday } from "./odd.ts";
 import { ammoniaLimit, freeAmmonia, wouldPoison } from "./poison.ts";
-import { type Pour, type PourPlan, pourPlan, tankC } from "./pour.ts";
+import { type Pour, type PourPlan, pourPlan } from "./pour.ts";
 import { TIGHT } from "./pumpsOn.ts";
-import { type TankOnDay, tankOnDay } from "./tankOnDay.ts";
+import { leaningOn, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
+import { mustCarryAway } from "./waste.ts";
 import type { FreeAmmonia, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
 
 /**
@@ -30,15 +30,17 @@ import type { FreeAmmonia, Limit, WaterPlan, WaterReason } from "./waterPlan.ts"
  * Follows the tank's policy, raised where a reading is outside its band, held down by every limit, and refused where
  * it would harm. Pure: the same input gives the same plan, so taking a reading back restores the earlier one.
  *
- * @param due The jobs of a visit that changes water, where they are known already.
  * @throws {OutOfRangeError} for a tank without volume.
  */
-export function planWater(given: PlanInput, due?: readonly DueTask[]): WaterPlan {
-  const input = asFound(given);
+export const planWater = (input: PlanInput): WaterPlan => waterOn(withBed(tankOnDay(input)));
+
+/** The same of a tank that was looked at, with its bed. */
+export function waterOn(tank: TankOnDay): WaterPlan {
+  const { input } = tank;
   const odd = oddToday(input);
-  if (!odd) return planFor(tankOnDay(input, due ? { due } : {}));
-  const readings = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on && !r.after));
-  const plan = planFor(tankOnDay(input, { readings, ...(due ? { due } : {}) }));
+  if (!odd) return planFor(tank);
+  const others = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on && !r.after));
+  const plan = planFor(leaningOn(tank, others));
   return {
     ...plan,
     decision: plan.decision === "change" ? "postpone" : plan.decision,
@@ -82,7 +84,7 @@ function planFor(tank: TankOnDay): WaterPlan {
     return noChange(tank, pours, { ...asked, decision: "postpone", reasons }, limits, held ?? broken);
   }
   const pour = pours.of(litres);
-  const ammonia = freeAmmonia(tank, pour, pour.endC);
+  const ammonia = freeAmmonia(tank, pour);
   const rise = ammonia && !ammonia.bound ? wouldPoison(ammonia, input.limits.freeAmmoniaMgL) : null;
   if (rise && ammonia) return poisoned(tank, pours, asked, limits, ammonia, rise);
   return figuresOf(tank, pours, pour, { ...asked, limits, held, ammonia });
@@ -121,9 +123,9 @@ function noChange(
   held: Limit | null = null,
 ): WaterPlan {
   const pour = pours.of(0);
-  const ammonia = freeAmmonia(tank, pour, pour.endC);
+  const ammonia = freeAmmonia(tank, pour);
   const harms = ammonia && !ammonia.bound && wouldPoison(ammonia, tank.input.limits.freeAmmoniaMgL);
-  return figuresOf(tank, pours, harms ? { ...pour, topUpL: 0 } : pour, { ...asked, limits, held, ammonia: null });
+  return figuresOf(tank, pours, harms ? pours.none : pour, { ...asked, limits, held, ammonia: null });
 }
 
 /**
@@ -133,13 +135,13 @@ function noChange(
  * @throws {OutOfRangeError} for a tank without volume.
  */
 export function planChange(given: PlanInput, litres: number): WaterPlan {
-  const input = asFound(given);
-  const tank = tankOnDay(input);
+  const tank = withBed(tankOnDay(given));
+  const { input } = tank;
   const pours = pourPlan(tank);
   const chosen = Math.min(mostL(tank), Math.max(0, litres));
   const pour = pours.of(chosen);
   const limits = limitsIn(tank, pours);
-  const ammonia = freeAmmonia(tank, pour, pour.endC);
+  const ammonia = freeAmmonia(tank, pour);
   const rise = chosen > 0 && ammonia && !ammonia.bound ? wouldPoison(ammonia, input.limits.freeAmmoniaMgL) : null;
   const emergency =
     ammonia && !rise && ammonia.before.value > input.limits.freeAmmoniaMgL && ammonia.assumed.length === 0;

@@ -3,6 +3,7 @@ import type { Parameter } from "../units/index.ts";
 import type { Worked } from "../worked/index.ts";
 import type { AutoExchange } from "./autoExchange.ts";
 import type { MarkPlace } from "./levels.ts";
+import type { Offer } from "./odd.ts";
 import type { Missing } from "./tankOnDay.ts";
 
 /** What may hold a change down, as data. `maxL` is the most it allows. */
@@ -109,12 +110,6 @@ export type WaterReason =
   | { readonly code: "left-low"; readonly todayL: number; readonly restL: number }
   /** What runs back when the pumps stop has too little room in the sump. */
   | { readonly code: "overflow"; readonly litres: number; readonly roomL: number };
-
-/** Another way to read a figure that does not fit. */
-export interface Offer {
-  readonly as: "ten-times" | "a-tenth" | "meq" | "fahrenheit" | "phosphorus" | "thousand";
-  readonly value: number;
-}
 
 /** A parameter before the change and as expected after it. */
 export interface Expected {

@@ -1,5 +1,6 @@
 import { requireRange } from "../issues/index.ts";
-import { bisect, densityKgM3, type GravityReference, gravityScale } from "./seawater.ts";
+import { risingRoot } from "../numeric/index.ts";
+import { densityKgM3, type GravityReference, gravityScale } from "./seawater.ts";
 
 /** Cubic expansion of the glass of a hydrometer, per °C (soda-lime glass, 25e-6). */
 const GLASS_PER_C = 25e-6;
@@ -21,5 +22,5 @@ export function salinityFromHydrometer(gravity: number, atC: number, reference: 
   const { sampleC, waterKgM3 } = gravityScale(reference);
   const density = (gravity * waterKgM3) / (1 + GLASS_PER_C * (atC - sampleC));
   requireRange("density", density, densityKgM3(0, atC) - 1e-6, densityKgM3(42, atC));
-  return bisect((psu) => densityKgM3(psu, atC) - density, 0, 42);
+  return risingRoot((psu) => densityKgM3(psu, atC) - density, 0, 42);
 }

@@ -29,7 +29,6 @@ export {
 } from "./repeated.ts";
 export { learnSalt, type SaltLesson, type SaltRefill, salinityAtFullLevel, saltGrams, saltRefill } from "./salinity.ts";
 export {
-  bisect,
   conductivityMsCm,
   densityKgM3,
   type GravityReference,

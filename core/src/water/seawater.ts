@@ -1,8 +1,5 @@
 import { OutOfRangeError, requireRange } from "../issues/index.ts";
-
-function polynomial(x: number, coefficients: readonly number[]): number {
-  return coefficients.reduceRight((sum, c) => sum * x + c, 0);
-}
+import { polynomial, risingRoot } from "../numeric/index.ts";
 
 const PURE = [999.842594, 6.793952e-2, -9.09529e-3, 1.001685e-4, -1.120083e-6, 6.536332e-9];
 const A = [8.24493e-1, -4.0899e-3, 7.6438e-5, -8.2467e-7, 5.3875e-9];
@@ -77,7 +74,7 @@ export function specificGravity(salinityPsu: number, reference: GravityReference
  */
 export function salinityFromGravity(gravity: number, reference: GravityReference = "25/25"): number {
   requireRange("gravity", gravity, specificGravity(0, reference) - 1e-9, specificGravity(42, reference));
-  return bisect((psu) => specificGravity(psu, reference) - gravity, 0, 42);
+  return risingRoot((psu) => specificGravity(psu, reference) - gravity, 0, 42);
 }
 
 /**
@@ -92,19 +89,7 @@ export function salinityFromGravity(gravity: number, reference: GravityReference
 export function conductivityMsCm(psu: number, temperatureC: number): number {
   requireRange("psu", psu, 2, 42);
   requireRange("temperatureC", temperatureC, -2, 35);
-  return bisect((conductivity) => practicalSalinity(conductivity, temperatureC) - psu, 0, 100);
-}
-
-/** Root of a rising function between two bounds, to about 1e-12 of their distance. */
-export function bisect(rising: (x: number) => number, low: number, high: number): number {
-  let a = low;
-  let b = high;
-  for (let i = 0; i < 60; i++) {
-    const middle = (a + b) / 2;
-    if (rising(middle) < 0) a = middle;
-    else b = middle;
-  }
-  return (a + b) / 2;
+  return risingRoot((conductivity) => practicalSalinity(conductivity, temperatureC) - psu, 0, 100);
 }
 
 /** C(35, 15, 0), mS/cm: Culkin and Smith 1980. */

@@ -11,6 +11,11 @@ export const taskLibrary = { ...measure, ...weekly, ...seldom, ...called, ...own
 /** Names a job of the library. */
 export type TaskCode = keyof typeof taskLibrary;
 
+const byCode: ReadonlyMap<string, Job> = new Map(Object.entries(taskLibrary));
+
+/** A job of the library by its code; undefined for a code of the firm's own, or of nobody's. */
+export const libraryJob = (code: string): Job | undefined => byCode.get(code);
+
 /** A job of the library by its code. */
 export function libraryTask(code: TaskCode): Job {
   return taskLibrary[code];

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, inject, test } from "vitest";
-import { gaussian, type Random, seeded } from "../../simulate/index.ts";
+import { gaussian, type Random, seeded } from "../../numeric/index.ts";
 import type { Parameter } from "../../units/index.ts";
 import { sumpVolumeL } from "../../vessel/index.ts";
 import { bringsOf } from "../balance.ts";
@@ -27,7 +27,7 @@ const LITRES_SIGMA = 0.03 / 1.959964;
 
 /** The tank exactly as it is believed to be. */
 function asBelieved(input: PlanInput): Truth {
-  const tank = tankOnDay(input, { due: [] });
+  const tank = tankOnDay(input);
   const values: Partial<Record<Parameter, number>> = {
     temperature: tank.known.temperature?.value ?? input.book.targetC,
   };
@@ -51,7 +51,7 @@ function asBelieved(input: PlanInput): Truth {
 /** A tank drawn from what is stated to be known of it: readings, volume, litres, missing water, new water. */
 function drawn(input: PlanInput, plan: VisitPlan, random: Random): Truth {
   const believed = asBelieved(input);
-  const tank = tankOnDay(input, { due: [] });
+  const tank = tankOnDay(input);
   const off = (sigma: number) => sigma * gaussian(random);
   const values: Partial<Record<Parameter, number>> = { ...believed.tank };
   const source: Partial<Record<Parameter, number>> = { ...believed.source };
@@ -92,7 +92,7 @@ function wrongs(input: PlanInput, plan: VisitPlan, outcome: Outcome): string[] {
   const found: string[] = [];
   const { water } = plan;
   const { book } = input;
-  const tank = tankOnDay(input, { due: [] });
+  const tank = tankOnDay(input);
   const moves = water.litres.value > 0 || water.freshL !== null;
   if (moves && Math.abs(outcome.levelM) > 0.003)
     found.push(`level ends ${(outcome.levelM * 100).toFixed(1)} cm off its line`);
@@ -157,7 +157,7 @@ function contradictions(input: PlanInput, plan: VisitPlan): string[] {
   if (
     codes(plan).includes("within-bands") &&
     input.book.bands.some((b) => {
-      const value = tankOnDay(input, { due: [] }).known[b.parameter]?.value;
+      const value = tankOnDay(input).known[b.parameter]?.value;
       return value !== undefined && (value > b.idealHigh || value < b.idealLow);
     })
   )
@@ -239,7 +239,7 @@ describe("a plan that is carried out on a tank with hidden figures", () => {
   function tryOut(kind: string, input: PlanInput): void {
     const plan = planVisit(input);
     if (plan.water.litres.value <= 0 || (kind === "over a sump" && !input.book.sump)) return;
-    const tank = tankOnDay(input, { due: [] });
+    const tank = tankOnDay(input);
     const day = limitsOfKind(input.book.kind, input.limits);
     const most: Partial<Record<Parameter, number | null>> = {
       alkalinity: day.alkalinityDkh,

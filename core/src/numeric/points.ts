@@ -1,9 +1,10 @@
 import { requireRange } from "../issues/index.ts";
-import type { Range } from "../worked/index.ts";
 
 /** A figure drawn many times: its 2.5, 50 and 97.5 % points. */
-export interface Drawn extends Range {
+export interface Drawn {
+  readonly low: number;
   readonly middle: number;
+  readonly high: number;
 }
 
 /**

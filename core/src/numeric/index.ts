@@ -1,0 +1,4 @@
+export { type Drawn, pointsOf } from "./points.ts";
+export { polynomial } from "./polynomial.ts";
+export { gaussian, type Random, seeded } from "./random.ts";
+export { risingRoot } from "./risingRoot.ts";
