@@ -20,6 +20,25 @@ module.exports = {
       },
     },
     {
+      name: "given-comes-first",
+      comment: "A plan goes through its rooms once: given, change, steps, visit.",
+      severity: "error",
+      from: { path: "^core/src/given/" },
+      to: { path: "^core/src/(change|steps|visit)/" },
+    },
+    {
+      name: "change-before-steps",
+      severity: "error",
+      from: { path: "^core/src/change/" },
+      to: { path: "^core/src/(steps|visit)/" },
+    },
+    {
+      name: "steps-before-visit",
+      severity: "error",
+      from: { path: "^core/src/steps/" },
+      to: { path: "^core/src/visit/" },
+    },
+    {
       name: "no-place-imports-another",
       severity: "error",
       from: { path: "^web/places/([^/]+)/" },

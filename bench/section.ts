@@ -1,6 +1,7 @@
 import { ChakraProvider } from "@chakra-ui/react";
+import { drawChange, planChange } from "@keel-round/core/change";
+import type { PlanInput } from "@keel-round/core/given";
 import { METRIC } from "@keel-round/core/units";
-import { drawChange, type PlanInput, planChange } from "@keel-round/core/visit";
 import { and, eq, gte } from "drizzle-orm";
 import { createElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";

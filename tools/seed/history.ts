@@ -1,11 +1,11 @@
 import { addDays, daysBetween } from "@keel-round/core/calendar";
+import type { WaterSource } from "@keel-round/core/given";
 import { gaussian, type Random } from "@keel-round/core/numeric";
 import { earlyDaysOf, libraryTask, type TaskCode } from "@keel-round/core/programme";
 import { simulatedTank } from "@keel-round/core/simulate";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
 import { surfaceM2 } from "@keel-round/core/vessel";
-import type { WaterSource } from "@keel-round/core/visit";
 import type { Story } from "./stories.ts";
 
 /** What one visit of the past left in the log. */

@@ -1,10 +1,10 @@
 import { addDays, civilOf, instantOf, occurrences } from "@keel-round/core/calendar";
+import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/given";
 import type { BarrelContents } from "@keel-round/core/mixing";
 import { seeded } from "@keel-round/core/numeric";
 import { adaptInterval, asksFor, libraryTask } from "@keel-round/core/programme";
 import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { METRIC, type Parameter } from "@keel-round/core/units";
-import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/visit";
 import { effectiveShare, learnSalt } from "@keel-round/core/water";
 import { and, desc, eq, lt } from "drizzle-orm";
 import { fillKinds } from "@/data/book/kinds";

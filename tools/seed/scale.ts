@@ -1,10 +1,10 @@
 import { addDays, civilOf } from "@keel-round/core/calendar";
+import { DEFAULT_LIMITS } from "@keel-round/core/given";
 import { gaussian, seeded } from "@keel-round/core/numeric";
 import { asksFor, kindProgramme, libraryTask } from "@keel-round/core/programme";
 import { ruleOf, weeklyOn } from "@keel-round/core/series";
 import { kindFacts, systemVolumeL, TANK_KINDS, type TankBook, type TankKind } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
-import { DEFAULT_LIMITS } from "@keel-round/core/visit";
 import { db } from "@/data/connection";
 import { writeEntries } from "@/data/find/entries";
 import { newId } from "@/data/ids";

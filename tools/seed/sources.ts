@@ -1,5 +1,5 @@
+import type { SourceFacts } from "@keel-round/core/given";
 import type { Parameter } from "@keel-round/core/units";
-import type { SourceFacts } from "@keel-round/core/visit";
 
 /** Water of the demo; what was measured counts back from today. */
 type Water = Omit<SourceFacts, "measured"> & {

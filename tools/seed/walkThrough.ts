@@ -1,12 +1,6 @@
+import { CORE_VERSION, inputHash, type PlanInput } from "@keel-round/core/given";
 import { parameterFacts } from "@keel-round/core/units";
-import {
-  CORE_VERSION,
-  inputHash,
-  type PlanInput,
-  planVisit,
-  type VisitOp,
-  type VisitPlan,
-} from "@keel-round/core/visit";
+import { planVisit, type VisitOp, type VisitPlan } from "@keel-round/core/visit";
 import { v7 } from "uuid";
 
 /** The operations of a whole visit as a technician would leave them: every step ticked, every test read, closed. */

@@ -1,4 +1,5 @@
-import { type PlanInput, planVisit, type VisitOp, type VisitPlan } from "@keel-round/core/visit";
+import type { PlanInput } from "@keel-round/core/given";
+import { planVisit, type VisitOp, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, eq, gte } from "drizzle-orm";
 import { v7 } from "uuid";
 import { db } from "@/data/connection";

@@ -1,6 +1,6 @@
 import { type Begin, readPlace } from "@keel-round/core/book";
+import { DEFAULT_LIMITS } from "@keel-round/core/given";
 import { METRIC } from "@keel-round/core/units";
-import { DEFAULT_LIMITS } from "@keel-round/core/visit";
 import { eq } from "drizzle-orm";
 import { isCommon, TOO_COMMON } from "./access/passwords";
 import { fillKinds } from "./book/kinds";

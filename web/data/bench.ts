@@ -1,5 +1,5 @@
+import { DEFAULT_LIMITS, type PlanInput, type WaterSource } from "@keel-round/core/given";
 import { isSalt, systemVolumeL } from "@keel-round/core/tank";
-import { DEFAULT_LIMITS, type PlanInput, type WaterSource } from "@keel-round/core/visit";
 import { and, asc, eq, isNull, or } from "drizzle-orm";
 import { z } from "zod";
 import { firmKinds } from "./book/kinds";

@@ -1,4 +1,5 @@
-import { bestPolicy, comparePolicies, type Limit, type PlanInput, POLICIES, planWater } from "@keel-round/core/visit";
+import { bestPolicy, comparePolicies, type Limit, POLICIES, planWater } from "@keel-round/core/change";
+import type { PlanInput } from "@keel-round/core/given";
 import { and, asc, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness } from "../../tools/testing/world.ts";

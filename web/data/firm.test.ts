@@ -1,5 +1,5 @@
 import { FirmSchema } from "@keel-round/core/book";
-import { planWater } from "@keel-round/core/visit";
+import { planWater } from "@keel-round/core/change";
 import { beforeAll, expect, test } from "vitest";
 import { demoBusiness, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { loadFirm, saveFirm } from "./firm";

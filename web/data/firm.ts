@@ -1,7 +1,7 @@
 import { FIRM_FIELDS, type Firm, type FirmField, readPlace } from "@keel-round/core/book";
 import { civilOf } from "@keel-round/core/calendar";
+import { type DailyLimits, DEFAULT_LIMITS } from "@keel-round/core/given";
 import { toShown, unitShown } from "@keel-round/core/units";
-import { type DailyLimits, DEFAULT_LIMITS } from "@keel-round/core/visit";
 import { and, desc, eq } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";

@@ -1,8 +1,9 @@
 import { createHash, createHmac } from "node:crypto";
 import { longDate } from "@keel-round/core/calendar";
+import { programmeOn, trimOf } from "@keel-round/core/given";
 import { type LetterTank, letterFor } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
-import { programmeOn, trimOf, visitState } from "@keel-round/core/visit";
+import { visitState } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound, Refused } from "./define";

@@ -1,7 +1,4 @@
 import { addDays, weekday } from "@keel-round/core/calendar";
-import { type Job, jobOf, type TankTask, taskLibrary } from "@keel-round/core/programme";
-import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
-import type { Parameter } from "@keel-round/core/units";
 import {
   DEFAULT_LIMITS,
   minutesForWater,
@@ -9,7 +6,10 @@ import {
   type PlanInput,
   sourceOn,
   type WaterSource,
-} from "@keel-round/core/visit";
+} from "@keel-round/core/given";
+import { type Job, jobOf, type TankTask, taskLibrary } from "@keel-round/core/programme";
+import { schooled, type TankBook, type TankKind } from "@keel-round/core/tank";
+import type { Parameter } from "@keel-round/core/units";
 import { and, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
 import { groupBy } from "./groupBy";

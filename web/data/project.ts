@@ -1,14 +1,8 @@
 import { addDays, civilOf, daysBetween } from "@keel-round/core/calendar";
+import { missingL, modeOf } from "@keel-round/core/given";
+import { gearName } from "@keel-round/core/steps";
 import { SWITCH_GEAR, type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
-import {
-  gearName,
-  missingL,
-  modeOf,
-  type VisitOp,
-  type VisitPlan,
-  type VisitState,
-  visitState,
-} from "@keel-round/core/visit";
+import { type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
 import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt, ne } from "drizzle-orm";
 import { v5 } from "uuid";

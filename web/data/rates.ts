@@ -1,7 +1,7 @@
+import { steadyOf, type WaterSource } from "@keel-round/core/given";
 import { type BuildUp, fitBuildUp, type TimedChange, type TimedValue } from "@keel-round/core/readings";
 import type { TankBook } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
-import { steadyOf, type WaterSource } from "@keel-round/core/visit";
 
 /** Parameters whose build-up or consumption is fitted. */
 const FITTED: readonly Parameter[] = ["nitrate", "phosphate", "alkalinity", "calcium", "magnesium", "salinity"];

@@ -1,4 +1,5 @@
-import { CORE_VERSION, inputHash, planVisit, seenToday, visitState, withToday } from "@keel-round/core/visit";
+import { CORE_VERSION, inputHash, withToday } from "@keel-round/core/given";
+import { planVisit, seenToday, visitState } from "@keel-round/core/visit";
 import { beforeAll, expect, test } from "vitest";
 import { demoBusiness, Phone, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { visitBundle } from "./bundles";

@@ -1,7 +1,8 @@
 import { weekday } from "@keel-round/core/calendar";
+import type { PlanInput } from "@keel-round/core/given";
 import { type DayPlan, type DayStop, planDay } from "@keel-round/core/round";
 import { METRIC, type UnitPreference } from "@keel-round/core/units";
-import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
+import { planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { retoldPlan } from "@keel-round/core/words";
 import { and, asc, eq, isNull, ne } from "drizzle-orm";
 import { db } from "./connection";

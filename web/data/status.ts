@@ -1,7 +1,7 @@
+import { CORE_VERSION, latestReadings, type PlanInput, programmeOn, trimOf } from "@keel-round/core/given";
 import { dueOn, isWaiting, performerOf } from "@keel-round/core/programme";
 import { placeInBand, standing } from "@keel-round/core/readings";
 import { systemVolumeL } from "@keel-round/core/tank";
-import { CORE_VERSION, latestReadings, type PlanInput, programmeOn, trimOf } from "@keel-round/core/visit";
 import { and, eq, isNull, lt, or, sql } from "drizzle-orm";
 import { db } from "./connection";
 import { loadPlanInputs } from "./planInputs";

@@ -1,4 +1,5 @@
-import { type PlanInput, planVisit, type VisitPlan } from "@keel-round/core/visit";
+import type { PlanInput } from "@keel-round/core/given";
+import { planVisit, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gte, inArray, isNull, min } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";

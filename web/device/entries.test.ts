@@ -1,7 +1,7 @@
 import "fake-indexeddb/auto";
 import type { OpBody, VisitBundle } from "@keel-round/core/visit";
 import { beforeAll, expect, test, vi } from "vitest";
-import { inputOf } from "../../core/src/visit/sample.fixture.ts";
+import { inputOf } from "../../core/src/given/sample.fixture.ts";
 import { writeEntry } from "./entries";
 import { type DeviceStore, storeOf } from "./store";
 

@@ -1,6 +1,5 @@
+import { CORE_VERSION, inputHash, withToday } from "@keel-round/core/given";
 import {
-  CORE_VERSION,
-  inputHash,
   type OpBody,
   planToKeep,
   planVisit,
@@ -11,7 +10,6 @@ import {
   type VisitOp,
   type VisitState,
   visitState,
-  withToday,
 } from "@keel-round/core/visit";
 import { v7 } from "uuid";
 import { type DeviceStore, deviceName, type QueuedOp } from "./store";

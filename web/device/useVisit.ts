@@ -1,8 +1,8 @@
 "use client";
 
+import { type PlanInput, withToday } from "@keel-round/core/given";
 import {
   type OpBody,
-  type PlanInput,
   planVisit,
   type Refusal,
   seenToday,
@@ -10,7 +10,6 @@ import {
   type VisitPlan,
   type VisitState,
   visitState,
-  withToday,
 } from "@keel-round/core/visit";
 import { liveQuery } from "dexie";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";

@@ -1,18 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import type { Exposure, WaterPlan } from "@keel-round/core/change";
+import { litresOfMark, markCmOf, markPlace, type PlanInput, type TankOnDay, tankOnDay } from "@keel-round/core/given";
 import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
 import { vesselHeightM } from "@keel-round/core/vessel";
-import {
-  type Exposure,
-  litresOfMark,
-  markCmOf,
-  markPlace,
-  type PlanInput,
-  type TankOnDay,
-  tankOnDay,
-  type WaterPlan,
-} from "@keel-round/core/visit";
 import { limitSentence, litresText } from "@keel-round/core/words";
 import { useMemo } from "react";
 import { Span } from "./elements";

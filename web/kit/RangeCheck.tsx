@@ -1,8 +1,9 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { WaterPlan } from "@keel-round/core/change";
+import type { PlanInput } from "@keel-round/core/given";
 import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
-import type { PlanInput, WaterPlan } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
 import { useEffect, useRef, useState } from "react";
 import type { DrawsAsked, DrawsTold } from "@/workers/draws.worker";

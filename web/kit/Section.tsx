@@ -1,3 +1,4 @@
+import { markPlace, pumpsOffLevelM, runBackOf } from "@keel-round/core/given";
 import type { TankBook } from "@keel-round/core/tank";
 import { figure, quantity, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
 import {
@@ -9,7 +10,6 @@ import {
   vesselHeightM,
   wallsLean,
 } from "@keel-round/core/vessel";
-import { markPlace, pumpsOffLevelM, runBackOf } from "@keel-round/core/visit";
 import { type ReactNode, useId } from "react";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { type OrderRule, orderReasons, type Step } from "@keel-round/core/steps";
 import { METRIC } from "@keel-round/core/units";
-import { type OrderRule, orderReasons, type Step } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import { Details, Li, Ol, Span, Summary } from "@/kit/elements";
 import { Working } from "./Working";

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { type Step, type TimedStep, timelineOf } from "@keel-round/core/visit";
+import { type Step, type TimedStep, timelineOf } from "@keel-round/core/steps";
 import { Line, Rect, Span, Svg, SvgText } from "@/kit/elements";
 import { duration } from "./words";
 

@@ -2,17 +2,10 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { FieldError, parseDecimal } from "@keel-round/core/book";
+import { planChange, planWater, type WaterPlan } from "@keel-round/core/change";
+import { litresOfMark, markPlace, type PlanInput, tankOnDay } from "@keel-round/core/given";
 import { schooled } from "@keel-round/core/tank";
 import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-import {
-  litresOfMark,
-  markPlace,
-  type PlanInput,
-  planChange,
-  planWater,
-  tankOnDay,
-  type WaterPlan,
-} from "@keel-round/core/visit";
 import { limitSentence, litresText } from "@keel-round/core/words";
 import { type ReactNode, useMemo, useState } from "react";
 import { QuietButton, SubHead, TextInput } from "./controls";

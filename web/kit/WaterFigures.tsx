@@ -1,4 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
+import type { WaterPlan } from "@keel-round/core/change";
 import type { TankBook } from "@keel-round/core/tank";
 import {
   figure,
@@ -8,7 +9,6 @@ import {
   type UnitPreference,
   unitFor,
 } from "@keel-round/core/units";
-import type { WaterPlan } from "@keel-round/core/visit";
 import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";

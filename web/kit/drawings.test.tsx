@@ -1,9 +1,9 @@
 import { ChakraProvider } from "@chakra-ui/react";
+import { markCmOf, standingOf } from "@keel-round/core/given";
 import { type DayStop, planDay } from "@keel-round/core/round";
 import { kindFacts, type TankBook } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
 import { VESSEL_SHAPES, vesselOf, vesselShapes } from "@keel-round/core/vessel";
-import { markCmOf, standingOf } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
 import { renderToStaticMarkup } from "react-dom/server";

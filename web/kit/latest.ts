@@ -1,5 +1,5 @@
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
-import type { PlanInput } from "@keel-round/core/visit";
+import type { PlanInput } from "@keel-round/core/given";
 
 /** The newest reading of each parameter in a plan's input, with when it was taken. */
 export function latestOf(

@@ -1,6 +1,7 @@
 import { ChakraProvider } from "@chakra-ui/react";
+import { planWater } from "@keel-round/core/change";
+import { markCmOf, type PlanInput, tankOnDay } from "@keel-round/core/given";
 import { METRIC, type UnitPreference } from "@keel-round/core/units";
-import { markCmOf, type PlanInput, planWater, tankOnDay } from "@keel-round/core/visit";
 import { renderToStaticMarkup } from "react-dom/server";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, planOf, visitsOf } from "../../tools/testing/world.ts";

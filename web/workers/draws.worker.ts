@@ -1,4 +1,5 @@
-import { type DrawnPlan, drawChange, type PlanInput, planChange } from "@keel-round/core/visit";
+import { type DrawnPlan, drawChange, planChange } from "@keel-round/core/change";
+import type { PlanInput } from "@keel-round/core/given";
 
 /** What is to be drawn. */
 export interface DrawsAsked {

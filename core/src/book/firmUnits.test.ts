@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
+import { DEFAULT_LIMITS } from "../given/index.ts";
 import { METRIC, type UnitPreference } from "../units/index.ts";
-import { DEFAULT_LIMITS } from "../visit/index.ts";
 import { type Firm, readFirm, writeFirm } from "./index.ts";
 
 const firm: Firm = {

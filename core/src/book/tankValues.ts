@@ -1,8 +1,8 @@
+import type { SourceFacts } from "../given/index.ts";
 import type { TankFacts } from "../tank/index.ts";
 import { byText } from "../text/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { type VesselShape, vesselOf, vesselShapes } from "../vessel/index.ts";
-import type { SourceFacts } from "../visit/index.ts";
 import type { Entity, ListRow } from "./fields.ts";
 import { recordKinds } from "./records.ts";
 import { getPath, setPath, type Values } from "./values.ts";

@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { longDate, sayDay } from "../calendar/index.ts";
+import { bookOf, inputOf, programmeOf, TODAY } from "../given/sample.fixture.ts";
 import type { Trim } from "../readings/index.ts";
 import { METRIC, type Parameter } from "../units/index.ts";
 import { type OpBody, planVisit, type VisitOp, visitState } from "../visit/index.ts";
-import { bookOf, inputOf, programmeOf, TODAY } from "../visit/sample.fixture.ts";
 import { type LetterInput, letterFor } from "./index.ts";
 
 const ops = (...bodies: OpBody[]): VisitOp[] =>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
+import { bookOf } from "../given/sample.fixture.ts";
 import { type SwitchGear, TANK_KINDS, type TankKind } from "../tank/index.ts";
-import { bookOf } from "../visit/sample.fixture.ts";
 import { asksFor, jobOf, kindProgramme, type TaskCode, tasksFor } from "./index.ts";
 import { taskOf } from "./task.fixture.ts";
 

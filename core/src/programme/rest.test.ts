@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
+import { bookOf } from "../given/sample.fixture.ts";
 import type { TankBook } from "../tank/index.ts";
 import { byText } from "../text/index.ts";
-import { bookOf } from "../visit/sample.fixture.ts";
 import {
   asksFor,
   biologyLeft,

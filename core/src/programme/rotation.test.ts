@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
-import { bookOf } from "../visit/sample.fixture.ts";
+import { bookOf } from "../given/sample.fixture.ts";
 import { partsOf, rotationOf, type TankTask } from "./index.ts";
 import { taskOf } from "./task.fixture.ts";
 

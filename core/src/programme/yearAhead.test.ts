@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { bookOf } from "../visit/sample.fixture.ts";
+import { bookOf } from "../given/sample.fixture.ts";
 import { libraryTask, type TankTask, type TaskCode } from "./index.ts";
 import { codeOfMergeId, mergeId, seldomTasks } from "./yearAhead.ts";
 

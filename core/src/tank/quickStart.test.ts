@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { bookOf, inputOf } from "../given/sample.fixture.ts";
 import { METRIC } from "../units/index.ts";
 import { boundedVessel } from "../vessel/bounded.fixture.ts";
 import { VESSEL_SHAPES, vesselShapes } from "../vessel/index.ts";
 import { planVisit } from "../visit/index.ts";
-import { bookOf, inputOf } from "../visit/sample.fixture.ts";
 import { misfitSentence } from "../words/index.ts";
 import { quickStart, systemVolumeL, TANK_KINDS, tankMisfits, volumeRelative95 } from "./index.ts";
 import { TankFactsSchema } from "./schema.ts";

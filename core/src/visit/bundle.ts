@@ -1,5 +1,5 @@
+import type { PlanInput } from "../given/index.ts";
 import type { UnitPreference } from "../units/index.ts";
-import type { PlanInput } from "./inputs.ts";
 import type { VisitOp } from "./log.ts";
 
 /** What a phone needs to plan, do and log one visit without a network. */

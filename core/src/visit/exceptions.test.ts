@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
+import { bookOf, inputOf } from "../given/sample.fixture.ts";
 import type { StandingException } from "../tank/index.ts";
 import { EXCEPTION_KINDS } from "../tank/index.ts";
-import { planVisit } from "./index.ts";
-import { bookOf, inputOf } from "./sample.fixture.ts";
+import { planVisit } from "./planVisit.ts";
 
 const reef = (...exceptions: StandingException[]) =>
   planVisit(

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { forecastOf } from "./forecast.ts";
+import { forecastOf } from "../change/index.ts";
+import { bookOf, inputOf, reading } from "../given/sample.fixture.ts";
 import { planVisit } from "./planVisit.ts";
-import { bookOf, inputOf, reading } from "./sample.fixture.ts";
 
 const climbing = {
   nitrate: { enough: true, perDay: 2, perDaySigma: 0.1, now: 34, nowSigma: 1, readings: 8 },

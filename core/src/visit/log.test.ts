@@ -1,6 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { type OpBody, planWater, refuseOp, seenToday, type VisitOp, visitState, withToday } from "./index.ts";
-import { bookOf, inputOf, TODAY } from "./sample.fixture.ts";
+import { planWater } from "../change/index.ts";
+import { withToday } from "../given/index.ts";
+import { bookOf, inputOf, TODAY } from "../given/sample.fixture.ts";
+import { refuseOp, seenToday, type VisitOp, visitState } from "./log.ts";
+import type { OpBody } from "./schema.ts";
 import { OpBodySchema } from "./schema.ts";
 
 let seq = 0;

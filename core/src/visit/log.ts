@@ -1,9 +1,9 @@
+import type { OpenFinding, PlanReading, withToday } from "../given/index.ts";
+import { modeOf } from "../given/index.ts";
 import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
 import type { Decision } from "./decisions.ts";
-import type { OpenFinding, PlanReading, withToday } from "./inputs.ts";
-import { modeOf } from "./mode.ts";
 import type { VisitPlan } from "./planVisit.ts";
 import type { OpBody } from "./schema.ts";
 

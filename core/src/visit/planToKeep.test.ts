@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { inputOf } from "../given/sample.fixture.ts";
 import { anyVisit } from "./carriedOut/anyTank.fixture.ts";
-import { PLAN_SIZE, planSize, planToKeep, planVisit, type VisitPlan } from "./index.ts";
-import { inputOf } from "./sample.fixture.ts";
+import { PLAN_SIZE, planSize, planToKeep } from "./planToKeep.ts";
+import { planVisit, type VisitPlan } from "./planVisit.ts";
 import { PlanShapeSchema } from "./schema.ts";
 
 /** What is read of a plan when its visit is closed. */

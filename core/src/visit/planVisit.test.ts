@@ -1,8 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { inputHash, withToday } from "../given/index.ts";
+import { bookOf, inputOf, programmeOf, reading } from "../given/sample.fixture.ts";
+import { OrderCycleError, orderSteps, rulesFor } from "../steps/index.ts";
 import { TANK_KINDS, type TankBook } from "../tank/index.ts";
-import { inputHash, missingIn, OrderCycleError, orderSteps, planVisit, rulesFor, withToday } from "./index.ts";
-import { bookOf, inputOf, programmeOf, reading } from "./sample.fixture.ts";
+import { missingIn, planVisit } from "./planVisit.ts";
 
 const ids = (input: Parameters<typeof planVisit>[0]) => planVisit(input).steps.map((s) => s.id);
 const before = (list: readonly string[], a: string, b: string) =>

@@ -1,17 +1,12 @@
+import type { WaterPlan } from "../change/index.ts";
+import { waterOn } from "../change/index.ts";
+import type { PlanInput } from "../given/index.ts";
+import { jobsOn, tankOnDay, withBed } from "../given/index.ts";
 import { cautiousMinutes } from "../programme/index.ts";
+import type { Step } from "../steps/index.ts";
+import { buildSteps, orderSteps, rulesFor, timelineOf } from "../steps/index.ts";
 import { byText } from "../text/index.ts";
 import { METRIC, type UnitPreference } from "../units/index.ts";
-import { withBed } from "./bedWork.ts";
-import type { PlanInput } from "./inputs.ts";
-import { jobsOn } from "./jobsOn.ts";
-import { orderSteps } from "./order.ts";
-import { rulesFor } from "./rules.ts";
-import type { Step } from "./step.ts";
-import { buildSteps } from "./steps.ts";
-import { tankOnDay } from "./tankOnDay.ts";
-import { timelineOf } from "./timeline.ts";
-import { waterOn } from "./water.ts";
-import type { WaterPlan } from "./waterPlan.ts";
 
 /** What a visit puts on the van and takes away, litres. */
 export interface VisitLoad {

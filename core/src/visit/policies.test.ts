@@ -1,17 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/civil.ts";
-import {
-  comparePolicies,
-  exposures,
-  litresOfMark,
-  markCmOf,
-  POLICIES,
-  planChange,
-  planWater,
-  standingOf,
-  tankOnDay,
-} from "./index.ts";
-import { bookOf, inputOf, reading, TODAY, tap } from "./sample.fixture.ts";
+import { comparePolicies, exposures, POLICIES, planChange, planWater } from "../change/index.ts";
+import { litresOfMark, markCmOf, standingOf, tankOnDay } from "../given/index.ts";
+import { bookOf, inputOf, reading, TODAY, tap } from "../given/sample.fixture.ts";
 
 const rate = (perDay: number, now: number) => ({
   enough: true as const,

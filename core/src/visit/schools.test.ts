@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { tankFields } from "../book/schoolFields.fixture.ts";
+import type { PlanInput, WaterSource } from "../given/index.ts";
+import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import { schooled, type TankBook, type TankKind } from "../tank/index.ts";
-import { planVisit } from "./index.ts";
-import type { PlanInput, WaterSource } from "./inputs.ts";
-import { bookOf, inputOf, mix, reading, tap } from "./sample.fixture.ts";
+import { planVisit } from "./planVisit.ts";
 
 /** Every choice of a school, as the desk offers it. */
 const choices = (school: keyof TankBook["schools"]): string[] => tankFields.get(`schools.${school}`) ?? [];

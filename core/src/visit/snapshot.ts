@@ -1,5 +1,5 @@
+import type { WaterPlan } from "../change/index.ts";
 import type { VisitPlan } from "./planVisit.ts";
-import type { WaterPlan } from "./waterPlan.ts";
 
 /** What the first plans did not say of their water. */
 const FIRST: Pick<

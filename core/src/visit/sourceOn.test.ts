@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { basisOf, type SourceFacts, sourceOn, sourceRelative, sourceTest } from "../given/index.ts";
+import { bookOf, inputOf, reading, TODAY } from "../given/sample.fixture.ts";
 import type { Parameter } from "../units/index.ts";
-import { planVisit, type SourceFacts, sourceOn, sourceTest } from "./index.ts";
-import { bookOf, inputOf, reading, TODAY } from "./sample.fixture.ts";
-import { basisOf, sourceRelative } from "./sourceOn.ts";
+import { planVisit } from "./planVisit.ts";
 
 const tap: SourceFacts & { id: string; name: string } = {
   id: "tap",

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { orderReasons, planVisit, rulesFor, type Step, timelineOf } from "./index.ts";
-import { bookOf, inputOf } from "./sample.fixture.ts";
+import { bookOf, inputOf } from "../given/sample.fixture.ts";
+import { orderReasons, rulesFor, type Step, timelineOf } from "../steps/index.ts";
+import { planVisit } from "./planVisit.ts";
 
 const step = (id: string, minutes: number, more: Partial<Step> = {}): Step => ({
   id,

@@ -1,9 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { planWater, type WaterPlan } from "../change/index.ts";
+import { litresOfMark, markCmOf, tankOnDay } from "../given/index.ts";
+import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import { OutOfRangeError } from "../issues/index.ts";
 import type { Schools, TankBook } from "../tank/index.ts";
-import { litresOfMark, markCmOf, planVisit, planWater, tankOnDay, type WaterPlan } from "./index.ts";
-import { bookOf, inputOf, mix, reading, tap } from "./sample.fixture.ts";
+import { planVisit } from "./planVisit.ts";
 
 const schools = (book: TankBook, change: Partial<Schools>): TankBook => ({
   ...book,

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
+import type { PlanInput } from "../given/index.ts";
+import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import type { TankBook } from "../tank/index.ts";
-import { planVisit } from "./index.ts";
-import type { PlanInput } from "./inputs.ts";
-import { bookOf, inputOf, mix, reading, tap } from "./sample.fixture.ts";
+import { planVisit } from "./planVisit.ts";
 
 const titles = (plan: ReturnType<typeof planVisit>) => plan.steps.map((s) => s.title).join("; ");
 

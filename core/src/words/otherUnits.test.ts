@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import type { PlanInput } from "../given/index.ts";
 import { parameterFacts, type UnitPreference } from "../units/index.ts";
 import { anyVisit } from "../visit/carriedOut/anyTank.fixture.ts";
-import { type PlanInput, planVisit } from "../visit/index.ts";
+import { planVisit } from "../visit/index.ts";
 import { limitSentence, retold, retoldPlan, waterSentence, withUnit } from "./index.ts";
 
 /** Nobody of these reads a litre, a centimetre, a degree Celsius, ppt or dKH. */

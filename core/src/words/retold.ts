@@ -1,5 +1,6 @@
+import type { Step } from "../steps/index.ts";
 import { quantityText, type UnitPreference } from "../units/index.ts";
-import type { Step, VisitPlan } from "../visit/index.ts";
+import type { VisitPlan } from "../visit/index.ts";
 
 /** A number with a unit that everything is kept in, as sentences write it. */
 const KEPT = /(\d[\d\u202f]*(?:\.\d+)?)[\s\u00a0](L\/min|L|cm|m|kg|°C|ppt|dKH)(?![\p{L}/])/gu;

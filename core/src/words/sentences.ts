@@ -1,4 +1,6 @@
 import { sayDay } from "../calendar/index.ts";
+import type { AfterCheck, Limit, WaterReason } from "../change/index.ts";
+import type { Offer } from "../given/index.ts";
 import type { TrimReason, TrimState } from "../readings/index.ts";
 import {
   figure,
@@ -10,7 +12,6 @@ import {
   type UnitPreference,
   unitFor,
 } from "../units/index.ts";
-import type { AfterCheck, Limit, Offer, WaterReason } from "../visit/index.ts";
 
 /** The word of each trim. */
 export const TRIM_WORD: Record<TrimState, string> = {

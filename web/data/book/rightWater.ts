@@ -1,4 +1,4 @@
-import { type SourceFacts, wrongKindOfWater } from "@keel-round/core/visit";
+import { type SourceFacts, wrongKindOfWater } from "@keel-round/core/given";
 import { waterSentence } from "@keel-round/core/words";
 import { and, eq, isNull } from "drizzle-orm";
 import { source, tank } from "../schema";

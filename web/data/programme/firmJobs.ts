@@ -15,8 +15,8 @@ import {
   type TaskCode,
   taskLibrary,
 } from "@keel-round/core/programme";
+import { OrderCycleError, orderSteps, rulesFor } from "@keel-round/core/steps";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
-import { OrderCycleError, orderSteps, rulesFor } from "@keel-round/core/visit";
 import { and, eq, gt, inArray, isNotNull, isNull, like, or, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { Refused } from "../define";

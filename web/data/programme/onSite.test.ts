@@ -1,5 +1,6 @@
 import { addDays } from "@keel-round/core/calendar";
-import { type Decision, planVisit, type VisitOp, withToday } from "@keel-round/core/visit";
+import { withToday } from "@keel-round/core/given";
+import { type Decision, planVisit, type VisitOp } from "@keel-round/core/visit";
 import { and, eq, isNotNull } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";

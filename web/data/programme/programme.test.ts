@@ -1,6 +1,6 @@
 import { addDays } from "@keel-round/core/calendar";
+import { programmeOn } from "@keel-round/core/given";
 import { type Cadence, cadenceOf, dueOn, isWaiting, jobOf, type TankTask } from "@keel-round/core/programme";
-import { programmeOn } from "@keel-round/core/visit";
 import { and, eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";

@@ -1,4 +1,5 @@
 import { addDays, weekday } from "@keel-round/core/calendar";
+import { programmeOn } from "@keel-round/core/given";
 import {
   type BiologyLeft,
   biologyLeft,
@@ -20,7 +21,6 @@ import {
 } from "@keel-round/core/programme";
 import { landOn, seriesDates } from "@keel-round/core/series";
 import type { TankBook } from "@keel-round/core/tank";
-import { programmeOn } from "@keel-round/core/visit";
 import { and, avg, eq, gte, inArray, isNotNull, isNull, lte } from "drizzle-orm";
 import { loadPlanInputs } from "../planInputs";
 import { series, site, stop, tank, visit } from "../schema";

@@ -1,8 +1,8 @@
 import type { Windows } from "@keel-round/core/book";
+import type { DailyLimits, SourceFacts } from "@keel-round/core/given";
 import type { Cadence, FirmJob, Pin } from "@keel-round/core/programme";
 import type { KindFacts as LibraryKind, TankFacts } from "@keel-round/core/tank";
 import type { UnitPreference } from "@keel-round/core/units";
-import type { DailyLimits, SourceFacts } from "@keel-round/core/visit";
 import {
   boolean,
   double,

@@ -13,11 +13,11 @@ import {
 } from "@keel-round/core/book";
 import { recordSchema } from "@keel-round/core/book/schema";
 import { plainText } from "@keel-round/core/find";
+import type { SourceFacts } from "@keel-round/core/given";
 import { OutOfRangeError } from "@keel-round/core/issues";
 import { quickStart, type TankKind } from "@keel-round/core/tank";
 import { readCell } from "@keel-round/core/transfer";
 import { type VesselShape, vesselOf, vesselShapes } from "@keel-round/core/vessel";
-import type { SourceFacts } from "@keel-round/core/visit";
 import { and, eq, isNull } from "drizzle-orm";
 import { wrongWaterSentence } from "../book/rightWater";
 import { type BookRow, stores } from "../book/stores";

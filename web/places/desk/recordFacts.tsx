@@ -1,8 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { type Entity, sourceWith, type Values } from "@keel-round/core/book";
+import { basisOf, sourceOn, sourceTest } from "@keel-round/core/given";
 import { figure, type Parameter, parameterFacts, type UnitPreference } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
-import { basisOf, sourceOn, sourceTest } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
 import { Span } from "@/kit/elements";
 import { yearDate } from "@/kit/words";

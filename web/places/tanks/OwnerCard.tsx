@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
+import { programmeOn } from "@keel-round/core/given";
 import { ownerList } from "@keel-round/core/programme";
-import { programmeOn } from "@keel-round/core/visit";
 import type { TankSheet } from "@/data/tanks";
 import { H2, Span, Table } from "@/kit/elements";
 import { Paper } from "@/kit/Paper";

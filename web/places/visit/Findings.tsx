@@ -2,7 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays } from "@keel-round/core/calendar";
-import type { OpenFinding } from "@keel-round/core/visit";
+import type { OpenFinding } from "@keel-round/core/given";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { LiveVisit } from "@/device/useVisit";

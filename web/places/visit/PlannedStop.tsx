@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/calendar";
-import { rulesFor } from "@keel-round/core/visit";
+import { rulesFor } from "@keel-round/core/steps";
 import { q, worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
 import type { Round, RoundStop, RoundTank } from "@/data/round";

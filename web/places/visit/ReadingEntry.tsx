@@ -2,8 +2,8 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { sayDay } from "@keel-round/core/calendar";
+import { oddOf } from "@keel-round/core/given";
 import { type Parameter, parameterFacts, parseReading, showReading, unitFor } from "@keel-round/core/units";
-import { oddOf } from "@keel-round/core/visit";
 import { totalAmmoniaForMgL } from "@keel-round/core/water";
 import { checkSentence, offerSentence, withUnit } from "@keel-round/core/words";
 import { useState } from "react";

@@ -1,6 +1,8 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import { planChange, type WaterPlan } from "@keel-round/core/change";
+import { gearName, type Step } from "@keel-round/core/steps";
 import {
   figure,
   fromShown,
@@ -14,7 +16,7 @@ import {
   type UnitPreference,
   unitShown,
 } from "@keel-round/core/units";
-import { gearName, type OpBody, planChange, type Step, type WaterPlan } from "@keel-round/core/visit";
+import type { OpBody } from "@keel-round/core/visit";
 import { conductivityMsCm } from "@keel-round/core/water";
 import { limitSentence, litresText, scoopsText, waterSentence, withUnit } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";

@@ -1,16 +1,10 @@
 "use client";
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
+import { exceptionSentence, mayWait } from "@keel-round/core/given";
+import { gearName, type Step } from "@keel-round/core/steps";
 import type { SwitchGear } from "@keel-round/core/tank";
-import {
-  DECIDE_AFTER_SLIPS,
-  DECISIONS,
-  type Decision,
-  exceptionSentence,
-  gearName,
-  mayWait,
-  type Step,
-} from "@keel-round/core/visit";
+import { DECIDE_AFTER_SLIPS, DECISIONS, type Decision } from "@keel-round/core/visit";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { registerWorker } from "@/device/register";
 import type { SyncState } from "@/device/sync";

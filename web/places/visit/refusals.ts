@@ -1,6 +1,6 @@
+import { gearName } from "@keel-round/core/steps";
 import type { SwitchGear } from "@keel-round/core/tank";
 import type { Refusal } from "@keel-round/core/visit";
-import { gearName } from "@keel-round/core/visit";
 
 const list = (items: readonly string[]) => items.join(", ");
 

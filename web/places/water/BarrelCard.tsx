@@ -2,6 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { FieldError, parseDecimal } from "@keel-round/core/book";
+import type { WaterSource } from "@keel-round/core/given";
 import { type BarrelContents, batchState, fixBarrel, NEAR_PSU } from "@keel-round/core/mixing";
 import {
   figure,
@@ -13,7 +14,6 @@ import {
   type UnitPreference,
   unitShown,
 } from "@keel-round/core/units";
-import type { WaterSource } from "@keel-round/core/visit";
 import { heaterEquilibriumC, saltGrams } from "@keel-round/core/water";
 import { litresText, scoopsText } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";

@@ -3,16 +3,9 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { fieldOf, sayField } from "@keel-round/core/book";
 import { daysBetween } from "@keel-round/core/calendar";
+import { bestPolicy, comparePolicies, type Forward, type PolicyPlan, planWater } from "@keel-round/core/change";
+import type { PlanInput, WaterSource } from "@keel-round/core/given";
 import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
-import {
-  bestPolicy,
-  comparePolicies,
-  type Forward,
-  type PlanInput,
-  type PolicyPlan,
-  planWater,
-  type WaterSource,
-} from "@keel-round/core/visit";
 import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";

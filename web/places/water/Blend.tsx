@@ -1,10 +1,10 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { WaterSource } from "@keel-round/core/given";
 import { blendSalts } from "@keel-round/core/mixing";
 import type { Band } from "@keel-round/core/tank";
 import { figure, type Parameter, parameterFacts, showVolume, type UnitPreference } from "@keel-round/core/units";
-import type { WaterSource } from "@keel-round/core/visit";
 import { saltGrams } from "@keel-round/core/water";
 import { withUnit } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";

@@ -1,9 +1,9 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { WaterSource } from "@keel-round/core/given";
 import { ammoniaFreedMgL, THIOSULPHATE_MG_PER_MG, thiosulphateGrams } from "@keel-round/core/mixing";
 import { figure, showVolume, type UnitPreference } from "@keel-round/core/units";
-import type { WaterSource } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import { SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";

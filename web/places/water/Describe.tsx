@@ -2,6 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays } from "@keel-round/core/calendar";
+import type { DailyLimits, PlanInput, WaterSource } from "@keel-round/core/given";
 import { OutOfRangeError } from "@keel-round/core/issues";
 import {
   type KindFacts,
@@ -19,7 +20,6 @@ import {
   type UnitPreference,
   unitFor,
 } from "@keel-round/core/units";
-import type { DailyLimits, PlanInput, WaterSource } from "@keel-round/core/visit";
 import { misfitSentence } from "@keel-round/core/words";
 import { useMemo, useState } from "react";
 import { AppLink } from "@/kit/AppLink";

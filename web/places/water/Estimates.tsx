@@ -1,8 +1,8 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { PlanInput } from "@keel-round/core/given";
 import { figure, type UnitPreference } from "@keel-round/core/units";
-import type { PlanInput } from "@keel-round/core/visit";
 import { CO2_RELATIVE, co2MgL, hotShare } from "@keel-round/core/water";
 import { q, worked } from "@keel-round/core/worked";
 import { SubHead } from "@/kit/controls";

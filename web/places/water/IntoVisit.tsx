@@ -1,8 +1,9 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { WaterPlan } from "@keel-round/core/change";
+import type { WaterSource } from "@keel-round/core/given";
 import type { UnitPreference } from "@keel-round/core/units";
-import type { WaterPlan, WaterSource } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
 import { useRouter } from "next/navigation";
 import { useState } from "react";

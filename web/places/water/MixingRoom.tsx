@@ -1,9 +1,9 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { WaterSource } from "@keel-round/core/given";
 import { type Hands, ifLate, type MixingStep, scheduleMixing } from "@keel-round/core/mixing";
 import type { UnitPreference } from "@keel-round/core/units";
-import type { WaterSource } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import { AppLink } from "@/kit/AppLink";

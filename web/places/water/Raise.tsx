@@ -1,6 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { DailyLimits, PlanInput } from "@keel-round/core/given";
 import {
   type IonsMgL,
   molarMass,
@@ -13,7 +14,6 @@ import {
 } from "@keel-round/core/mixing";
 import { systemVolumeL } from "@keel-round/core/tank";
 import { figure, type Parameter, quantityText, showVolume, type UnitPreference } from "@keel-round/core/units";
-import type { DailyLimits, PlanInput } from "@keel-round/core/visit";
 import { q, worked } from "@keel-round/core/worked";
 import { useState } from "react";
 import { Choice, FieldRow, SubHead } from "@/kit/controls";

@@ -1,11 +1,11 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import type { PlanInput } from "@keel-round/core/given";
 import { doserPlan, hardnessDgh } from "@keel-round/core/mixing";
 import { ownPerDayOf } from "@keel-round/core/readings";
 import { systemVolumeL } from "@keel-round/core/tank";
 import { figure, quantityText, type UnitPreference } from "@keel-round/core/units";
-import type { PlanInput } from "@keel-round/core/visit";
 import { shareForChanges } from "@keel-round/core/water";
 import { litresText } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/calendar";
+import { planChange } from "@keel-round/core/change";
+import type { PlanInput } from "@keel-round/core/given";
 import { figure, parameterFacts, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
-import { type PlanInput, planChange } from "@keel-round/core/visit";
 import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
 import type { ReactNode } from "react";
 import { Span, Table } from "@/kit/elements";

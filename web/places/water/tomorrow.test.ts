@@ -1,5 +1,5 @@
+import type { WaterSource } from "@keel-round/core/given";
 import { scheduleMixing } from "@keel-round/core/mixing";
-import type { WaterSource } from "@keel-round/core/visit";
 import { worked } from "@keel-round/core/worked";
 import { describe, expect, test } from "vitest";
 import { demandsOf, type Need, needsOf, type RoomBarrel } from "./tomorrow";

@@ -1,3 +1,4 @@
+import type { WaterSource } from "@keel-round/core/given";
 import {
   type BarrelContents,
   batchState,
@@ -7,7 +8,6 @@ import {
   purifierLPerDay,
   purifierRun,
 } from "@keel-round/core/mixing";
-import type { WaterSource } from "@keel-round/core/visit";
 import { heatingHours } from "@keel-round/core/water";
 import { q, type Worked, worked } from "@keel-round/core/worked";
 

@@ -1,4 +1,6 @@
 import fc from "fast-check";
+import type { PlanInput, PlanReading, WaterSource } from "../../given/index.ts";
+import { bookOf, inputOf, programmeOf, TODAY } from "../../given/sample.fixture.ts";
 import { asksFor, jobOf } from "../../programme/index.ts";
 import {
   type Landmark,
@@ -13,8 +15,6 @@ import {
 import { methodSigma, type Parameter, parameterFacts } from "../../units/index.ts";
 import { boundedVessel } from "../../vessel/bounded.fixture.ts";
 import { VESSEL_SHAPES, vesselHeightM, vesselShapes } from "../../vessel/index.ts";
-import type { PlanInput, PlanReading, WaterSource } from "../inputs.ts";
-import { bookOf, inputOf, programmeOf, TODAY } from "../sample.fixture.ts";
 
 /** A vessel with less water over its floor is none that is changed by a line. */
 const SHALLOWEST_M = 0.1;

@@ -1,16 +1,12 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, inject, test } from "vitest";
+import { allowedMinutesOf, bringsOf, holdsWater, refillSigmaOf } from "../../change/index.ts";
+import type { PlanInput } from "../../given/index.ts";
+import { limitsOfKind, tankOnDay, trimOf } from "../../given/index.ts";
 import { gaussian, type Random, seeded } from "../../numeric/index.ts";
 import type { Parameter } from "../../units/index.ts";
 import { sumpVolumeL } from "../../vessel/index.ts";
-import { bringsOf } from "../balance.ts";
-import { limitsOfKind } from "../dayLimits.ts";
-import { refillSigmaOf } from "../expected.ts";
-import { allowedMinutesOf, holdsWater } from "../exposure.ts";
-import type { PlanInput } from "../inputs.ts";
 import { planVisit, type VisitPlan } from "../planVisit.ts";
-import { tankOnDay } from "../tankOnDay.ts";
-import { trimOf } from "../trimOf.ts";
 import { anyVisit, volumeSigma } from "./anyTank.fixture.ts";
 import { carryOut, DRAWS_AIR, type Outcome, type Truth } from "./executor.fixture.ts";
 

@@ -1,6 +1,6 @@
+import type { PlanInput } from "../../given/index.ts";
 import type { Landmark, TankBook } from "../../tank/index.ts";
 import type { Parameter } from "../../units/index.ts";
-import type { PlanInput } from "../inputs.ts";
 import type { VisitPlan } from "../planVisit.ts";
 import { levelAt, litresAt, type Slices, slicesOf } from "./geometry.fixture.ts";
 

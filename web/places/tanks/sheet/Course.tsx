@@ -1,8 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { addDays, sayDay } from "@keel-round/core/calendar";
+import type { Forecast } from "@keel-round/core/change";
 import type { Carried, Fitted } from "@keel-round/core/readings";
 import { type Parameter, parameterFacts, quantity, showReading, type UnitPreference } from "@keel-round/core/units";
-import type { Forecast } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
 import { Span, Table, Td } from "@/kit/elements";
 

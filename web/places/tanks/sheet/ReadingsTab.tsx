@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { forecastOf } from "@keel-round/core/change";
 import { isSalt } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
-import { forecastOf } from "@keel-round/core/visit";
 import { withUnit } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";

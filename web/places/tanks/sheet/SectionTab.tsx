@@ -1,8 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
+import { exceptionSentence } from "@keel-round/core/given";
 import { quantityText } from "@keel-round/core/units";
 import { cleanMediaLasts, lastsDays } from "@keel-round/core/upkeep";
-import { exceptionSentence } from "@keel-round/core/visit";
 import { litresText } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";

@@ -1,0 +1,425 @@
+import type { PlanInput } from "../given/index.ts";
+import {
+  belowLineCm,
+  leaningOn,
+  markCmOf,
+  oddToday,
+  runBackOf,
+  standingOf,
+  type TankOnDay,
+  tankC,
+  tankOnDay,
+  withBed,
+} from "../given/index.ts";
+import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
+import { CO2_RELATIVE, co2MgL, effectiveShare, saltGrams, temperatureDuring } from "../water/index.ts";
+import { q, type Worked, worked } from "../worked/index.ts";
+import { afterChecks } from "./afterCheck.ts";
+import { autoExchangeOf } from "./autoExchange.ts";
+import { endLitres } from "./balance.ts";
+import { conditioning } from "./conditioning.ts";
+import { saltCreep } from "./creeping.ts";
+import { type Asked, decide } from "./decide.ts";
+import { expectedAfter } from "./expected.ts";
+import { lowWaterOf } from "./exposure.ts";
+import { brokenOnTheDay, limitsIn, mostL } from "./limits.ts";
+import { refillMinutesOf, runsOf } from "./moving.ts";
+import { neededOf } from "./needed.ts";
+import { ammoniaLimit, freeAmmonia, wouldPoison } from "./poison.ts";
+import { type Pour, type PourPlan, pourPlan } from "./pour.ts";
+import { TIGHT } from "./pumpsOn.ts";
+import { mustCarryAway } from "./waste.ts";
+import type { FreeAmmonia, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";
+
+/**
+ * Plans the water change of a visit: how much, from where to where, with what, and what it will be afterwards.
+ *
+ * Follows the tank's policy, raised where a reading is outside its band, held down by every limit, and refused where
+ * it would harm. Pure: the same input gives the same plan, so taking a reading back restores the earlier one.
+ *
+ * @throws {OutOfRangeError} for a tank without volume.
+ */
+export const planWater = (input: PlanInput): WaterPlan => waterOn(withBed(tankOnDay(input)));
+
+/** The same of a tank that was looked at, with its bed. */
+export function waterOn(tank: TankOnDay): WaterPlan {
+  const { input } = tank;
+  const odd = oddToday(input);
+  if (!odd) return planFor(tank);
+  const others = input.readings.filter((r) => !(r.parameter === odd.parameter && r.on === input.on && !r.after));
+  const plan = planFor(leaningOn(tank, others));
+  return {
+    ...plan,
+    decision: plan.decision === "change" ? "postpone" : plan.decision,
+    reasons: [...urgent(plan.reasons), { code: "retest", ...odd }, ...plan.reasons.filter((r) => !isUrgent(r))],
+  };
+}
+
+/** What forbids a change or asks for one at once stands before everything else. */
+const isUrgent = ({ code }: WaterReason): boolean => code === "ammonia-would-rise" || code === "ammonia-emergency";
+const urgent = (reasons: readonly WaterReason[]) => reasons.filter(isUrgent);
+
+/** More than this is not raised to in one change where two will do, 0 to 1. */
+const HALF = 0.5;
+
+/** The plan's litres are whole, of a small tank halves. */
+const stepOf = (systemL: number): number => (systemL < 80 ? 0.5 : 1);
+/** Down to a whole step; what misses one by less than a twentieth is that one, as far as nothing holds it back. */
+function down(litres: number, step: number, mostL: number): number {
+  const near = Math.floor(litres / step + 0.05) * step;
+  return near <= mostL + 1e-9 ? near : Math.floor(litres / step + 1e-9) * step;
+}
+
+function planFor(tank: TankOnDay): WaterPlan {
+  const { input, systemL } = tank;
+  const pours = pourPlan(tank);
+  const asked = decide(tank, pours);
+  const limits = limitsIn(tank, pours);
+  const ceilingL = limits[0]?.maxL ?? systemL;
+  const held = asked.wantedL > ceilingL + 1e-9 ? (limits[0] ?? null) : null;
+  // Two equal changes do what one may not, or what would take more than half of the tank.
+  const wantedL =
+    asked.halfL !== undefined && (held || asked.wantedL > HALF * systemL)
+      ? Math.min(asked.halfL, ceilingL)
+      : Math.min(asked.wantedL, ceilingL);
+  // A person's own figure is theirs to the tenth; the plan's are whole.
+  const litres = input.chosen && asked.decision === "change" ? wantedL : down(wantedL, stepOf(systemL), ceilingL);
+  if (asked.decision !== "change") return noChange(tank, pours, asked, limits);
+  const broken = litres < LEAST_POUR_L ? (limits[0] ?? null) : brokenOnTheDay(tank, pours, litres);
+  if (litres < LEAST_POUR_L || broken) {
+    const reasons = broken ? [{ code: "held", limit: broken } as const, ...asked.reasons] : asked.reasons;
+    return noChange(tank, pours, { ...asked, decision: "postpone", reasons }, limits, held ?? broken);
+  }
+  const pour = pours.of(litres);
+  const ammonia = freeAmmonia(tank, pour);
+  const rise = ammonia && !ammonia.bound ? wouldPoison(ammonia, input.limits.freeAmmoniaMgL) : null;
+  if (rise && ammonia) return poisoned(tank, pours, asked, limits, ammonia, rise);
+  return figuresOf(tank, pours, pour, { ...asked, limits, held, ammonia });
+}
+
+/** A change that would set ammonia free: forbidden, or put off until the pH that was taken at its worst is known. */
+function poisoned(
+  tank: TankOnDay,
+  pours: PourPlan,
+  asked: Asked,
+  limits: readonly Limit[],
+  ammonia: FreeAmmonia,
+  rise: NonNullable<ReturnType<typeof wouldPoison>>,
+): WaterPlan {
+  const limit = ammoniaLimit(rise.limit);
+  const emergency = urgent(asked.reasons);
+  const untested = ammonia.assumed[0];
+  // What is known to be dangerous now is told first; a source that nobody tested is tested before any of it is poured.
+  const reason: WaterReason =
+    untested && emergency.length === 0
+      ? { code: "ph-first", of: untested === "ph" ? "tank" : "source", worst: rise.after, limit: rise.limit }
+      : rise;
+  const decision = reason.code === "ph-first" ? ("unknown" as const) : ("forbid" as const);
+  return {
+    ...noChange(tank, pours, { ...asked, decision, reasons: [reason, ...asked.reasons] }, [limit, ...limits], limit),
+    freeAmmonia: ammonia,
+  };
+}
+
+/** Nothing is changed today; what evaporated is topped up, unless that alone would poison. */
+function noChange(
+  tank: TankOnDay,
+  pours: PourPlan,
+  asked: Asked,
+  limits: readonly Limit[],
+  held: Limit | null = null,
+): WaterPlan {
+  const pour = pours.of(0);
+  const ammonia = freeAmmonia(tank, pour);
+  const harms = ammonia && !ammonia.bound && wouldPoison(ammonia, tank.input.limits.freeAmmoniaMgL);
+  return figuresOf(tank, pours, harms ? pours.none : pour, { ...asked, limits, held, ammonia: null });
+}
+
+/**
+ * The plan for so many litres, whoever chose them: what they would make of the tank, and which limit they break.
+ *
+ * @param litres From 0 to what the tank can be drained of; more is taken as all of it.
+ * @throws {OutOfRangeError} for a tank without volume.
+ */
+export function planChange(given: PlanInput, litres: number): WaterPlan {
+  const tank = withBed(tankOnDay(given));
+  const { input } = tank;
+  const pours = pourPlan(tank);
+  const chosen = Math.min(mostL(tank), Math.max(0, litres));
+  const pour = pours.of(chosen);
+  const limits = limitsIn(tank, pours);
+  const ammonia = freeAmmonia(tank, pour);
+  const rise = chosen > 0 && ammonia && !ammonia.bound ? wouldPoison(ammonia, input.limits.freeAmmoniaMgL) : null;
+  const emergency =
+    ammonia && !rise && ammonia.before.value > input.limits.freeAmmoniaMgL && ammonia.assumed.length === 0;
+  const poison = rise && ammoniaLimit(rise.limit);
+  const first = limits[0];
+  return {
+    ...figuresOf(tank, pours, pour, {
+      decision: poison ? "forbid" : chosen > 0 ? "change" : "none",
+      reasons: [
+        ...(rise ? [rise] : []),
+        ...(emergency && !ammonia.bound
+          ? [{ code: "ammonia-emergency", value: ammonia.before.value, limit: input.limits.freeAmmoniaMgL } as const]
+          : []),
+      ],
+      wantedL: chosen,
+      limits: poison ? [poison, ...limits] : limits,
+      held: poison ?? (first && chosen > first.maxL + 1e-6 ? first : null),
+      ammonia,
+    }),
+  };
+}
+
+/** Everything that follows from what is poured. */
+function figuresOf(
+  tank: TankOnDay,
+  pours: PourPlan,
+  pour: Pour,
+  decided: Asked & {
+    readonly limits: readonly Limit[];
+    readonly held: Limit | null;
+    readonly ammonia: FreeAmmonia | null;
+  },
+): WaterPlan {
+  const { input, book, systemL, mode, missing, place } = tank;
+  const { limits, held, wantedL } = decided;
+  const litres = pour.drainedL;
+  const share = effectiveShare(litres, systemL, mode, Math.min(book.deadL ?? 0, systemL / 2));
+  const low = lowWaterOf(tank, litres, pour.sourceL);
+  const leftLowL = Math.max(0, systemL - endLitres(tank, pour));
+  const runBack = runBackOf(book);
+  // What is topped up by litres while the pumps stand is too much where less was missing than is believed.
+  const tooMuchL = litres > 0 && place === "display" && pour.topUpL > 0 ? UNFAVOURABLE * missing.sigmaL : 0;
+  const tight = runBack !== null && runBack.litres + tooMuchL > TIGHT * runBack.roomL;
+  const pumpsOnL = low.runningL;
+  const refillC = refillTemperature(tank, pour);
+  const goal = goalOf(decided.reasons);
+  const figures = {
+    litres: worked("drain-litres", litres, "L", {
+      system: q(systemL, "L"),
+      "asked for": q(wantedL, "L"),
+      ...Object.fromEntries(limits.slice(0, 5).map((l) => [`limit: ${l.name ?? l.code}`, q(l.maxL, "L")])),
+    }),
+    limits,
+    after: expectedAfter(tank, pour),
+  };
+  return {
+    ...figures,
+    decision: decided.decision,
+    reasons: reasonsOf(tank, pours, pour, decided, share, leftLowL, tight && runBack ? runBack : null),
+    systemL: volumeOf(tank),
+    needed: neededOf(tank, decided.target, goal),
+    share: worked("share", share, "of the system", { litres: q(litres, "L"), system: q(systemL, "L"), way: mode }),
+    mark: litres > 0 ? markOf(tank, litres - pumpsOnL) : null,
+    markOn: place,
+    tapeCm: litres > 0 ? markCmOf(book, standingOf(book, 0), Math.min(litres - pumpsOnL, mostFullL(tank))) : null,
+    fills:
+      litres > 0
+        ? worked("buckets", Math.ceil(litres / input.site.bucketL), "fills", {
+            litres: q(litres, "L"),
+            "one fill": q(input.site.bucketL, "L"),
+          })
+        : null,
+    pourL: pour.sourceL > 0 ? poured(tank, pours, pour) : null,
+    saltWaterL: tank.salt && pour.sourceL > 0 ? poured(tank, pours, pour) : null,
+    freshL:
+      pour.topUpL > LEAST_POUR_L
+        ? worked("fresh-water", pour.topUpL, "L", {
+            "taken out": q(litres, "L"),
+            "missing on arrival": q(missing.litres, "L"),
+            "new water": q(pour.sourceL, "L"),
+          })
+        : null,
+    topUpC: pour.topUpC,
+    mixPsu: pour.sourceL > 0 ? pour.sourcePsu : null,
+    saltG: saltOf(tank, pour),
+    ...conditioning(tank, pour),
+    refillC,
+    halfWayC: halfWayOf(tank, pour),
+    co2: co2Of(tank),
+    checks: afterChecks(tank, figures, decided.target, goal),
+    binding: held,
+    freeAmmonia: decided.ammonia && litres > 0 ? decided.ammonia : null,
+    runs: runsOf(tank, litres),
+    missing,
+    missingL: missing.litres,
+    leftLowL,
+    leftLowCm: leftLowL > LEAST_POUR_L ? belowLineCm(book, leftLowL) : 0,
+    exposed: low.exposed,
+    wettingMinutes: low.wettingMinutes,
+    bedL: low.parts.bedL,
+    pumpsOnL,
+    runBack: runBack && { ...runBack, tight },
+    auto: autoExchangeOf(tank),
+    drainMinutes: low.runningMinutes + low.parts.bedMinutes + low.parts.restMinutes,
+    restMinutes: low.parts.restMinutes,
+    refillMinutes: refillMinutesOf(tank, mode === "batch" ? litres : 0, pour.sourceL),
+    wasteL: mustCarryAway(input) ? litres : 0,
+  };
+}
+
+/** Less than this nobody pours. */
+const LEAST_POUR_L = 0.05;
+
+/** An overflow is decided so many standard deviations on the unfavourable side. */
+const UNFAVOURABLE = 3;
+
+/** What the plan says beside the decision, what is urgent first. */
+function reasonsOf(
+  tank: TankOnDay,
+  { aim }: PourPlan,
+  pour: Pour,
+  decided: Asked,
+  share: number,
+  leftLowL: number,
+  overflow: { readonly litres: number; readonly roomL: number } | null,
+): WaterReason[] {
+  const changing = pour.drainedL > 0;
+  const steps: WaterReason[] =
+    aim && aim.days > 1 && (changing || leftLowL > LEAST_POUR_L)
+      ? [
+          {
+            code: "salinity-in-steps",
+            from: aim.now,
+            today: pour.endPsu ?? aim.now,
+            target: aim.target,
+            days: daysToTarget(aim, pour),
+          },
+        ]
+      : [];
+  return [
+    ...urgent(decided.reasons),
+    ...steps,
+    ...decided.reasons.filter((r) => !isUrgent(r)),
+    ...(aim?.assumed && changing ? [{ code: "salinity-assumed", value: aim.now } as const] : []),
+    ...(leftLowL > LEAST_POUR_L ? [{ code: "left-low", todayL: pour.topUpL, restL: leftLowL } as const] : []),
+    ...(overflow ? [{ code: "overflow", ...overflow } as const] : []),
+    ...phShift(tank, share),
+    ...saltCreep(tank.input, share),
+  ];
+}
+
+/** Days until the target at what today really reaches. */
+function daysToTarget(aim: NonNullable<PourPlan["aim"]>, pour: Pour): number {
+  const step = Math.abs((pour.endPsu ?? aim.now) - aim.now);
+  const gap = Math.abs(aim.target - aim.now);
+  return step > 1e-6 ? Math.max(aim.days, Math.ceil(gap / step - 1e-9)) : aim.days;
+}
+
+/** What a raised change aims at. */
+const goalOf = (reasons: readonly WaterReason[]): number | undefined => {
+  const raised = reasons.find((r) => r.code === "raised");
+  return raised?.target;
+};
+
+function volumeOf({ book, systemL, volumeRelative }: TankOnDay): Worked {
+  return worked(
+    "net-volume",
+    systemL,
+    "L",
+    {
+      display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"),
+      ...(book.sump
+        ? {
+            sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L"),
+            "pipes and reactors": q(book.sump.pipesL, "L"),
+          }
+        : {}),
+    },
+    systemL * volumeRelative,
+  );
+}
+
+/** New water to pour. */
+function poured({ systemL, missing, salt }: TankOnDay, { aim }: PourPlan, pour: Pour): Worked {
+  return worked(salt ? "salt-water" : "new-water", pour.sourceL, "L", {
+    system: q(systemL, "L"),
+    ...(aim && pour.endPsu !== null && pour.sourcePsu !== null
+      ? {
+          measured: q(aim.now, "ppt"),
+          "wanted today": q(aim.today, "ppt"),
+          "new water": q(pour.sourcePsu, "ppt"),
+          "tank afterwards": q(pour.endPsu, "ppt"),
+        }
+      : {}),
+    "taken out": q(pour.drainedL, "L"),
+    "missing on arrival": q(missing.litres, "L"),
+  });
+}
+
+/** Salt to weigh for the new water; null for water that is not mixed. */
+function saltOf({ input }: TankOnDay, { sourceL, sourcePsu }: Pour): Worked | null {
+  const { salt } = input.source;
+  if (!salt || sourceL <= 0 || sourcePsu === null) return null;
+  return worked("salt-grams", saltGrams(sourceL, salt.gramsPerLitre, sourcePsu), "g", {
+    "finished mix": q(sourceL, "L"),
+    [salt.name]: q(salt.gramsPerLitre, "g/L at 35"),
+    "verified batches": q(salt.batches, ""),
+    salinity: q(sourcePsu, "ppt"),
+  });
+}
+
+/** The temperature to bring the new water to, as near as it can be had. */
+function refillTemperature(tank: TankOnDay, pour: Pour): Worked | null {
+  if (pour.sourceL <= 0) return null;
+  return worked("refill-temperature", pour.sourceC, "°C", {
+    tank: q(tankC(tank), "°C"),
+    "as it comes": q(tank.input.source.coldC, "°C"),
+    "of it": q(pour.sourceL, "L"),
+    ...(pour.topUpL > LEAST_POUR_L ? { "topping up": q(pour.topUpC, "°C") } : {}),
+    "tank afterwards": q(pour.endC, "°C"),
+  });
+}
+
+/** New water this near to the tank's temperature needs no check on the way, °C. */
+const SAME_C = 0.5;
+
+/** What the tank should read when half of the new water is in; null where it hardly moves. */
+function halfWayOf(tank: TankOnDay, pour: Pour): Worked | null {
+  const now = tankC(tank);
+  const leftL = tank.systemL - tank.missing.litres - pour.drainedL;
+  if (pour.sourceL <= 0 || leftL <= 0 || tank.mode === "in-and-out" || Math.abs(pour.sourceC - now) < SAME_C)
+    return null;
+  return worked("half-way", temperatureDuring(now, pour.sourceC, leftL, pour.sourceL / 2), "°C", {
+    tank: q(now, "°C"),
+    "new water": q(pour.sourceC, "°C"),
+    "left in the tank": q(leftL, "L"),
+    "poured so far": q(pour.sourceL / 2, "L"),
+  });
+}
+
+/** Carbon dioxide of a tank that is fed with it, from what is known of its KH and pH. */
+function co2Of({ book, known, salt }: TankOnDay): Worked | null {
+  const [kh, ph] = [known.alkalinity?.value, known.ph?.value];
+  if (salt || !book.gear.includes("co2") || kh === undefined || ph === undefined || ph < 4 || ph > 10) return null;
+  const value = co2MgL(kh, ph);
+  return {
+    ...worked("co2", value, "mg/L", { KH: q(kh, "dKH"), pH: q(ph, "") }),
+    range: { low: value * (1 - CO2_RELATIVE), high: value * (1 + CO2_RELATIVE) },
+  };
+}
+
+/** New water of another pH: it holds nothing down, it is said. Where CO2 is injected pH swings by itself. */
+function phShift({ known, input, book }: TankOnDay, share: number): WaterReason[] {
+  const [before, refill] = [known.ph?.value, input.source.chemistry.ph];
+  const most = input.limits.ph;
+  if (before === undefined || refill === undefined || book.gear.includes("co2")) return [];
+  return share * Math.abs(refill - before) > most ? [{ code: "ph-shift", before, refill, most }] : [];
+}
+
+/** The most that the fall of a full tank holds, L. */
+const mostFullL = ({ book }: TankOnDay): number => {
+  const full = standingOf(book, 0);
+  return displayVolumeL(book.display, full.startM);
+};
+
+function markOf({ book, standing, missing }: TankOnDay, litres: number): Worked | null {
+  const cm = markCmOf(book, standing, litres);
+  if (cm === null) return null;
+  return worked("mark", cm, "cm from the rim", {
+    litres: q(litres, "L"),
+    "fill line": q(book.display.runningLevelM * 100, "cm above the floor"),
+    "missing on arrival": q(missing.litres, "L"),
+  });
+}

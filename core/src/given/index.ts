@@ -1,0 +1,51 @@
+export { freeAmmoniaNow, freeAt, isBound, worstNow } from "./ammonia.ts";
+export { withBed } from "./bedWork.ts";
+export { limitsOfKind } from "./dayLimits.ts";
+export { leftByConditioner } from "./disinfected.ts";
+export { exceptedStep, exceptionSentence, fedBefore } from "./exceptions.ts";
+export {
+  type Basis,
+  CORE_VERSION,
+  type DailyLimits,
+  DEFAULT_LIMITS,
+  inputHash,
+  type OpenFinding,
+  type PlanInput,
+  type PlanReading,
+  type WaterSource,
+  withToday,
+} from "./inputs.ts";
+export { jobsOn } from "./jobsOn.ts";
+export { tankC } from "./known.ts";
+export {
+  belowLineCm,
+  drainableL,
+  litresAboveM,
+  litresOfMark,
+  type MarkPlace,
+  markCmOf,
+  markPlace,
+  missingL,
+  pumpsOffLevelM,
+  runBackOf,
+  type Standing,
+  standingOf,
+} from "./levels.ts";
+export { modeOf } from "./mode.ts";
+export { type OddReading, type Offer, oddOf, oddToday } from "./odd.ts";
+export { BED_JOBS, MECHANICAL, mediaToBring, programmeOn } from "./programmeOn.ts";
+export { wrongKindOfWater } from "./rightWater.ts";
+export {
+  basisOf,
+  type SourceFacts,
+  type SourceMeasurement,
+  type SourceTest,
+  sourceOn,
+  sourceRelative,
+  sourceTest,
+} from "./sourceOn.ts";
+export { steadyOf } from "./steady.ts";
+export { type StepMinutes, stepMinutes } from "./stepMinutes.ts";
+export { leaningOn, type Missing, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
+export { minutesForWater } from "./timeOnSite.ts";
+export { latestReadings, mayWait, trimOf } from "./trimOf.ts";
