@@ -4,7 +4,7 @@ import { APIError, createAuthMiddleware } from "better-auth/api";
 import { magicLink, organization } from "better-auth/plugins";
 import { ADDRESS_HEADER } from "./access/address";
 import { isCommon, TOO_COMMON } from "./access/passwords";
-import { db } from "./connection";
+import { Busy, db } from "./connection";
 import { newId } from "./ids";
 import * as schema from "./schema/auth";
 
@@ -61,4 +61,16 @@ let instance: ReturnType<typeof make> | undefined;
 export function auth(): ReturnType<typeof make> {
   instance ??= make();
   return instance;
+}
+
+/** The session behind a request's cookie. All that the library does for it is to read a row. */
+export async function sessionOf(headers: Headers) {
+  try {
+    return await auth().api.getSession({ headers });
+  } catch (error) {
+    // It logs why and hands on nothing of it: what fails is the database, which is away.
+    if (error instanceof APIError && error.status === "INTERNAL_SERVER_ERROR")
+      throw new Busy("The session could not be read.", { cause: error });
+    throw error;
+  }
 }

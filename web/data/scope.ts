@@ -1,6 +1,6 @@
 import { METRIC, type UnitPreference } from "@keel-round/core/units";
 import { and, eq } from "drizzle-orm";
-import { auth } from "./auth";
+import { sessionOf } from "./auth";
 import { db } from "./connection";
 import { business, person } from "./schema";
 
@@ -27,7 +27,7 @@ export interface Scope {
 
 /** The scope of a request's session, or null if nobody is signed in. */
 export async function scopeOf(headers: Headers): Promise<Scope | null> {
-  const session = await auth().api.getSession({ headers });
+  const session = await sessionOf(headers);
   return session ? scopeOfUser(session.user.id) : null;
 }
 

@@ -1,6 +1,6 @@
 import Bowser from "bowser";
 import { and, desc, eq, gt, ne } from "drizzle-orm";
-import { auth } from "../auth";
+import { sessionOf } from "../auth";
 import { db } from "../connection";
 import { notFound } from "../define";
 import { person, session, user } from "../schema";
@@ -29,7 +29,7 @@ export interface WayIn {
 
 /** A person's own sign-ins, and who tried in vain. */
 export async function wayIn(scope: Scope, headers: Headers, now: Date): Promise<WayIn> {
-  const current = await auth().api.getSession({ headers });
+  const current = await sessionOf(headers);
   const userId = await userOf(scope);
   const [row] = await db().select({ email: user.email }).from(user).where(eq(user.id, userId));
   const rows = await db()
@@ -61,7 +61,7 @@ export async function endSession(scope: Scope, sessionId: string): Promise<void>
 
 /** Ends every sign-in of the person but the one that asks. */
 export async function endOthers(scope: Scope, headers: Headers): Promise<void> {
-  const current = await auth().api.getSession({ headers });
+  const current = await sessionOf(headers);
   await db()
     .delete(session)
     .where(and(eq(session.userId, await userOf(scope)), ne(session.id, current?.session.id ?? "")));

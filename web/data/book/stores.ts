@@ -16,11 +16,11 @@ import {
   valuesOfSource,
 } from "@keel-round/core/book";
 import type { SourceFacts } from "@keel-round/core/given";
+import { SourceFactsSchema } from "@keel-round/core/given/schema";
 import { FirmJobSchema } from "@keel-round/core/programme/schema";
 import { type TankFacts, tankMisfits } from "@keel-round/core/tank";
 import { KindFactsSchema, TankFactsSchema } from "@keel-round/core/tank/schema";
 import type { UnitPreference } from "@keel-round/core/units";
-import { SourceFactsSchema } from "@keel-round/core/given/schema";
 import { misfitSentence } from "@keel-round/core/words";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import type { z } from "zod";

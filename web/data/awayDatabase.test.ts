@@ -1,0 +1,31 @@
+import { createHmac } from "node:crypto";
+import { createServer } from "node:net";
+import { beforeAll, expect, test } from "vitest";
+import { sessionOf } from "./auth";
+import { isBusy } from "./transaction";
+
+const SECRET = "a-secret-for-a-database-that-is-away-0123";
+
+beforeAll(async () => {
+  // A port on which nobody listens: it was given to us a moment ago and is closed again.
+  const port = await new Promise<number>((resolve) => {
+    const server = createServer().listen(0, "127.0.0.1", () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === "object" && address ? address.port : 0));
+    });
+  });
+  process.env.DATABASE_URL = `mysql://root@127.0.0.1:${port}/nothing`;
+  process.env.BETTER_AUTH_SECRET = SECRET;
+});
+
+test("a session that cannot be read, since the database is away, is busy and no fault of ours", async () => {
+  const token = "a-token-of-somebody-who-signed-in";
+  const signature = createHmac("sha256", SECRET).update(token).digest("base64");
+  const cookie = `keel.session_token=${encodeURIComponent(`${token}.${signature}`)}`;
+  const thrown = await sessionOf(new Headers({ cookie })).catch((error: unknown) => error);
+  expect(isBusy(thrown)).toBe(true);
+});
+
+test("nobody who has no session needs the database for it", async () => {
+  expect(await sessionOf(new Headers())).toBeNull();
+});
