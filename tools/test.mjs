@@ -23,6 +23,7 @@ async function main() {
   await one("lint", bin("biome"), ["check", "."]);
   await one("types", process.execPath, ["tools/types.mjs"]);
   await one("import rule", process.execPath, ["tools/check-imports.mjs"]);
+  await one("messages are compiled", process.execPath, ["tools/messages.mjs", "--check"]);
   await one("schema and migrations agree", process.execPath, ["tools/check-schema.mjs"]);
 
   const vitest = join(reports, "vitest.json");

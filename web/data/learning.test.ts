@@ -1,5 +1,6 @@
 import { addDays } from "@keel-round/core/calendar";
-import { planVisit } from "@keel-round/core/visit";
+import { METRIC } from "@keel-round/core/units";
+import { planVisit, sayPlan } from "@keel-round/core/visit";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -101,7 +102,7 @@ describe("what is logged makes the next plan better", () => {
       slips: 1,
       lastSkipReason: "reagent ran out",
     });
-    expect(after.plan.steps.find((s) => s.id === "test-nitrate")?.reason).toContain("reagent ran out");
+    expect(sayPlan(after.plan, METRIC).steps.find((s) => s.id === "test-nitrate")?.reason).toContain("reagent ran out");
   });
 
   test("evaporation, through the level found", async () => {
@@ -138,7 +139,7 @@ describe("what is logged makes the next plan better", () => {
     );
     // A late note writes the same log's rows again, and still there is one.
     await phone.say({ type: "note", text: "a new heater is ordered" });
-    const steps = (await plan()).plan.steps.filter((s) => s.id.startsWith("finding:"));
+    const steps = sayPlan((await plan()).plan, METRIC).steps.filter((s) => s.id.startsWith("finding:"));
     expect(steps.map((s) => s.title)).toEqual(["Look again: heater was left off: defective"]);
   });
 

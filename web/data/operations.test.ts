@@ -1,4 +1,5 @@
-import type { VisitOp } from "@keel-round/core/visit";
+import { METRIC } from "@keel-round/core/units";
+import { sayPlan, type VisitOp } from "@keel-round/core/visit";
 import { eq } from "drizzle-orm";
 import fc from "fast-check";
 import { v7 } from "uuid";
@@ -87,7 +88,11 @@ describe("a visit that is closed", () => {
     expect((await close(first)).water.runBack?.tight).toBe(true);
     expect((await found()).map((f) => [f.kind, f.state])).toEqual([["safety", "open"]]);
     const plan = await close(second);
-    expect(plan.steps.map((s) => s.title).join(" ")).toContain("Look again: The sump has too little room");
+    expect(
+      sayPlan(plan, METRIC)
+        .steps.map((s) => s.title)
+        .join(" "),
+    ).toContain("Look again: The sump has too little room");
     expect(await found()).toHaveLength(1);
   });
 });

@@ -1,7 +1,9 @@
 import { addDays, civilOf, daysBetween } from "@keel-round/core/calendar";
 import { missingL, modeOf } from "@keel-round/core/given";
+import { say } from "@keel-round/core/say";
 import { gearName } from "@keel-round/core/steps";
 import { SWITCH_GEAR, type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { METRIC } from "@keel-round/core/units";
 import { type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
 import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, lt, ne } from "drizzle-orm";
@@ -331,7 +333,7 @@ const unrested = (base: Base, state: VisitState, plan: VisitPlan, on: string, at
       ...base,
       id: v5(`${code} ${days}`, base.visitId),
       kind: "other" as const,
-      text: `Test ammonia: ${lower(step.title)} did not keep its four weeks (${reason})`,
+      text: `Test ammonia: ${lower(say(step.title, METRIC))} did not keep its four weeks (${reason})`,
       state: "carried" as const,
       dueOn: addDays(on, days),
       seenAt: at,

@@ -1,5 +1,5 @@
 import { CORE_VERSION, inputHash, withToday } from "@keel-round/core/given";
-import { planVisit, seenToday, visitState } from "@keel-round/core/visit";
+import { planVisit, type SaidPlan, sayPlan, seenToday, visitState } from "@keel-round/core/visit";
 import { beforeAll, expect, test } from "vitest";
 import { demoBusiness, Phone, scopeOf, visitsOf } from "../../tools/testing/world.ts";
 import { visitBundle } from "./bundles";
@@ -32,8 +32,8 @@ test("a begun visit is told in the units of whoever reads it, and keeps what it 
     (await loadRound({ ...ines, units }, ines.personId, v.on)).stops
       .flatMap((s) => s.tanks)
       .find((t) => t.visitId === v.visitId)?.plan;
-  const drain = (p: typeof plan | undefined) => p?.steps.find((s) => s.id === "refill")?.title ?? "";
-  expect(drain(await told(ines.units))).toBe(drain(plan));
+  const drain = (p: SaidPlan | undefined) => p?.steps.find((s) => s.id === "refill")?.title ?? "";
+  expect(drain(await told(ines.units))).toBe(drain(sayPlan(plan, ines.units)));
   const gallons = await told({ ...ines.units, volume: "US gal", length: "in" });
   expect(drain(gallons)).toContain("US gal");
   expect(gallons?.water.litres.value).toBe(plan.water.litres.value);

@@ -1,16 +1,13 @@
 import { weekday } from "@keel-round/core/calendar";
 import type { PlanInput } from "@keel-round/core/given";
 import { type DayPlan, type DayStop, planDay } from "@keel-round/core/round";
-import { METRIC, type UnitPreference } from "@keel-round/core/units";
-import { planVisit, type VisitPlan } from "@keel-round/core/visit";
-import { retoldPlan } from "@keel-round/core/words";
+import { planVisit, type SaidPlan, sayPlan } from "@keel-round/core/visit";
 import { and, asc, eq, isNull, ne } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";
 import { keptPlan } from "./keptPlan";
 import { loadPlanInputs } from "./planInputs";
 import { business, client, person, site, stop, tank, tankStatus, visit } from "./schema";
-import type { PlanSnapshot } from "./schema/round";
 import type { Scope } from "./scope";
 import { requireStop } from "./sight";
 
@@ -21,7 +18,7 @@ export interface RoundTank {
   readonly tank: typeof tank.$inferSelect;
   readonly status: typeof tankStatus.$inferSelect | null;
   readonly input: PlanInput;
-  readonly plan: VisitPlan;
+  readonly plan: SaidPlan;
 }
 
 /** A stop of a day with its place and its tanks. */
@@ -97,9 +94,15 @@ export async function loadRound(
       refillAfter: r.stop.refillAfter,
       tanks: [],
     };
-    const plan =
-      (r.visit.state === "planned" ? null : planGiven(r.visit.plan, scope.units)) ?? planVisit(input, scope.units);
-    at.tanks.push({ visitId: r.visit.id, visitState: r.visit.state, tank: r.tank, status: r.status, input, plan });
+    const plan = (r.visit.state === "planned" ? null : keptPlan(r.visit.plan)) ?? planVisit(input);
+    at.tanks.push({
+      visitId: r.visit.id,
+      visitState: r.visit.state,
+      tank: r.tank,
+      status: r.status,
+      input,
+      plan: sayPlan(plan, scope.units),
+    });
     stops.set(r.stop.id, at);
   }
   const list = [...stops.values()];
@@ -115,17 +118,8 @@ export async function loadRound(
   return { person: who, stops: list, day, laidOutTo: firm.laidOutTo };
 }
 
-/** The plan that a visit was given. It is kept in the units that everything is kept in, and told in the reader's. */
-function planGiven(kept: PlanSnapshot | null, units: UnitPreference): VisitPlan | null {
-  const plan = keptPlan(kept);
-  return plan && !isMetric(units) ? retoldPlan(plan, units) : plan;
-}
-
-const isMetric = (units: UnitPreference): boolean =>
-  (["volume", "length", "temperature", "salinity", "alkalinity"] as const).every((of) => units[of] === METRIC[of]);
-
 function dayStop(s: RoundStop, on: string): DayStop {
-  const sum = (pick: (load: VisitPlan["load"]) => number) => s.tanks.reduce((total, t) => total + pick(t.plan.load), 0);
+  const sum = (pick: (load: SaidPlan["load"]) => number) => s.tanks.reduce((total, t) => total + pick(t.plan.load), 0);
   return {
     id: s.id,
     name: s.site.name,

@@ -1,5 +1,5 @@
 import type { PlanInput } from "@keel-round/core/given";
-import { planVisit, type VisitPlan } from "@keel-round/core/visit";
+import { planVisit, type SaidPlan, sayPlan } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gte, inArray, isNull, min } from "drizzle-orm";
 import { db } from "./connection";
 import { notFound } from "./define";
@@ -73,7 +73,7 @@ export interface TankSheet {
     readonly state: "planned" | "open" | "closed" | "off";
   } | null;
   readonly input: PlanInput;
-  readonly plan: VisitPlan;
+  readonly plan: SaidPlan;
   readonly jobs: readonly (typeof task.$inferSelect)[];
   readonly readings: readonly (typeof reading.$inferSelect)[];
   readonly changes: readonly (typeof waterChange.$inferSelect)[];
@@ -151,7 +151,7 @@ export async function loadTank(scope: Scope, tankId: string, today: string): Pro
   const visitId = next?.visitId ?? tankId;
   const input = (await loadPlanInputs(q, scope.businessId, [{ visitId, tankId, on }])).get(visitId);
   if (!input) throw notFound("tank");
-  return { ...row, next, input, plan: planVisit(input, scope.units), jobs, readings, changes, visits, events };
+  return { ...row, next, input, plan: sayPlan(planVisit(input), scope.units), jobs, readings, changes, visits, events };
 }
 
 /** Locks a tank of the scope. */

@@ -5,9 +5,10 @@ import {
   type OpBody,
   planVisit,
   type Refusal,
+  type SaidPlan,
+  sayPlan,
   seenToday,
   type VisitBundle,
-  type VisitPlan,
   type VisitState,
   visitState,
 } from "@keel-round/core/visit";
@@ -23,9 +24,9 @@ export interface LiveVisit {
   readonly state: VisitState;
   /** What the plan is made from as of now. */
   readonly input: PlanInput;
-  readonly plan: VisitPlan;
+  readonly plan: SaidPlan;
   /** The plan before anything was read today. */
-  readonly firstPlan: VisitPlan;
+  readonly firstPlan: SaidPlan;
   readonly refused: readonly QueuedOp[];
   readonly waiting: number;
   /** Writes an operation; answers why not, if it may not be written. */
@@ -119,9 +120,9 @@ export function useVisit(visitId: string): VisitLoad {
 
   const log = useMemo(() => (kept ? mergeLog(kept, mine) : []), [kept, mine]);
   const state = useMemo(() => visitState(log), [log]);
-  const firstPlan = useMemo(() => (kept ? planVisit(kept.input, kept.units) : null), [kept]);
+  const firstPlan = useMemo(() => (kept ? sayPlan(planVisit(kept.input), kept.units) : null), [kept]);
   const input = useMemo(() => (kept ? withToday(kept.input, seenToday(state, kept.on)) : null), [kept, state]);
-  const plan = useMemo(() => (input && kept ? planVisit(input, kept.units) : null), [input, kept]);
+  const plan = useMemo(() => (input && kept ? sayPlan(planVisit(input), kept.units) : null), [input, kept]);
 
   // Writes are made one after another: the next sequence number depends on the last write.
   const queue = useRef<Promise<unknown>>(Promise.resolve());

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type OrderRule, orderReasons, type Step } from "@keel-round/core/steps";
+import { type OrderRule, orderReasons, type SaidStep } from "@keel-round/core/steps";
 import { METRIC } from "@keel-round/core/units";
 import { q, worked } from "@keel-round/core/worked";
 import { Details, Li, Ol, Span, Summary } from "@/kit/elements";
@@ -12,7 +12,7 @@ export function StepList({
   rules,
   pace,
 }: {
-  steps: readonly Step[];
+  steps: readonly SaidStep[];
   rules: readonly OrderRule[];
   /** How much slower than usual the person works; 1 as long as nothing is known. */
   pace: number;
@@ -68,7 +68,7 @@ const SKILL_WORD = {
 } as const;
 
 /** A step's minutes, with what they were learnt from behind them. */
-function Minutes({ step, pace }: { step: Step; pace: number }) {
+function Minutes({ step, pace }: { step: SaidStep; pace: number }) {
   const of = worked("step-minutes", step.minutes, "min", {
     library: q(step.libraryMinutes, "min"),
     "logged on this tank": q(step.timesLogged, "times"),

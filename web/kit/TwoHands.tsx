@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { type Step, type TimedStep, timelineOf } from "@keel-round/core/steps";
+import { type SaidStep, type TimedStep, timelineOf } from "@keel-round/core/steps";
 import { Line, Rect, Span, Svg, SvgText } from "@/kit/elements";
 import { duration } from "./words";
 
@@ -14,13 +14,13 @@ const ALONE_ROW = 17;
 const NUMBER = 15;
 
 interface Bar {
-  readonly step: Step;
+  readonly step: SaidStep;
   readonly timed: TimedStep;
   readonly row: number;
 }
 
 /** Puts bars that overlap in time on rows of their own. */
-function stacked(steps: readonly Step[], timed: readonly TimedStep[]): Bar[] {
+function stacked(steps: readonly SaidStep[], timed: readonly TimedStep[]): Bar[] {
   const ends: number[] = [];
   return timed.flatMap((t, i) => {
     const step = steps[i];
@@ -33,7 +33,7 @@ function stacked(steps: readonly Step[], timed: readonly TimedStep[]): Bar[] {
 }
 
 /** A visit on the clock: what one pair of hands does, what runs by itself meanwhile, and where hands have to wait. */
-export function TwoHands({ steps }: { steps: readonly Step[] }) {
+export function TwoHands({ steps }: { steps: readonly SaidStep[] }) {
   const line = timelineOf(steps);
   if (line.minutes <= 0) return null;
   const bars = stacked(steps, line.steps);

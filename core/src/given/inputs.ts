@@ -6,7 +6,7 @@ import type { Parameter } from "../units/index.ts";
 import type { Conditioner } from "../water/index.ts";
 
 /** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
-export const CORE_VERSION = 2;
+export const CORE_VERSION = 3;
 
 /** A reading as the plan uses it, canonical. */
 export interface PlanReading {

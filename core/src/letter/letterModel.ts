@@ -1,6 +1,7 @@
 import { daysBetween, longDate, sayDay } from "../calendar/civil.ts";
 import { dueOn, jobOf, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { standing, type Trim } from "../readings/index.ts";
+import { say } from "../say/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
 import type { VisitPlan, VisitState } from "../visit/index.ts";
@@ -211,11 +212,12 @@ function done({ book, plan, state, units }: LetterInput, name: string): string[]
   else lines.push(`No water was changed in the ${name} today.`);
   const tasks = plan.steps
     .filter((s) => s.task && !s.test && state.ticked[s.id])
-    .map((s) => s.title.charAt(0).toLowerCase() + s.title.slice(1));
+    .map((s) => lower(say(s.title, units)));
   if (tasks.length > 0) lines.push(sentence(`also done for the ${name}: ${list(tasks)}`));
   for (const step of plan.steps) {
     const reason = state.skipped[step.id];
-    if (reason) lines.push(`Left for another time in the ${name}: ${step.title.toLowerCase()} (${reason}).`);
+    if (reason)
+      lines.push(`Left for another time in the ${name}: ${say(step.title, units).toLowerCase()} (${reason}).`);
   }
   for (const [gear, g] of Object.entries(state.gear))
     if (g?.state === "left-off")
@@ -303,3 +305,5 @@ function next({ book, next: visit, tasks, on, trim }: LetterInput, name: string)
     lines.push(`The follow-up to ${book.treatment.name} is on ${longDate(book.treatment.followUpOn)}.`);
   return lines;
 }
+
+const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;

@@ -37,7 +37,7 @@ export {
   resultName,
 } from "./firmJob.ts";
 export { everyDaysOf, type Job, PERFORMERS, type Performer, PHASES, type Phase, SKILLS, type Skill } from "./job.ts";
-export { isLibraryTask, libraryTask, type TaskCode, taskLibrary } from "./library/index.ts";
+export { isLibraryTask, libraryJob, libraryTask, placeInLibrary, type TaskCode, taskLibrary } from "./library/index.ts";
 export { asksFor, kindProgramme } from "./library/kinds.ts";
 export {
   type MergeCause,

@@ -1,25 +1,28 @@
-import { quantityText, type UnitPreference } from "../units/index.ts";
+import { say, sayAll, textOf } from "../say/index.ts";
+import type { UnitPreference } from "../units/index.ts";
+import type { KitItem, Step } from "./step.ts";
 
-/** Quantities inside a step's sentences, in the units of whoever reads them. */
-export interface Say {
-  readonly litres: (litres: number, decimals?: number) => string;
-  /** A length along the glass. */
-  readonly cm: (cm: number) => string;
-  /** A distance on the way. */
-  readonly metres: (metres: number) => string;
-  readonly kg: (kg: number) => string;
-  readonly celsius: (c: number) => string;
-  readonly ppt: (psu: number) => string;
+/** A step in words, for a screen. */
+export interface SaidStep extends Omit<Step, "title" | "reason" | "craft" | "caution" | "kit"> {
+  readonly title: string;
+  readonly reason: string;
+  readonly craft?: string;
+  readonly caution?: string;
+  readonly kit: readonly string[];
 }
 
-/** The words for quantities in some units. */
-export function sayIn(units: UnitPreference): Say {
+/** A step's words in somebody's units. */
+export function sayStep({ title, reason, craft, caution, kit, ...step }: Step, units: UnitPreference): SaidStep {
   return {
-    litres: (litres, decimals) => quantityText(litres, "L", units, decimals ?? (litres >= 20 ? 0 : 1)),
-    cm: (cm) => quantityText(cm, "cm", units),
-    metres: (metres) => quantityText(metres, "m", units, units.length === "cm" && Number.isInteger(metres) ? 0 : 1),
-    kg: (kg) => quantityText(kg, "kg", units, 0),
-    celsius: (c) => quantityText(c, "°C", units),
-    ppt: (psu) => quantityText(psu, "ppt", units),
+    ...step,
+    title: say(title, units),
+    reason: sayAll(reason, units),
+    kit: kit.map((k) => sayKit(k, units)),
+    ...(craft ? { craft: sayAll(craft, units) } : {}),
+    ...(caution ? { caution: sayAll(caution, units) } : {}),
   };
 }
+
+/** "drain hose, 14 m" of a thing to bring. */
+export const sayKit = ({ item, amount }: KitItem, units: UnitPreference): string =>
+  amount === undefined ? item : `${item}, ${textOf(amount, units)}`;

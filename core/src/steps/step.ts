@@ -1,21 +1,26 @@
 import type { WaterPlan } from "../change/index.ts";
-import type { PlanInput } from "../given/index.ts";
-import { type StepMinutes, stepMinutes } from "../given/index.ts";
+import { type PlanInput, type StepMinutes, stepMinutes } from "../given/index.ts";
 import type { Phase, Skill } from "../programme/index.ts";
+import { type Message, m, type PlainCode, type Value } from "../say/index.ts";
 import type { SwitchGear } from "../tank/index.ts";
-import type { Parameter, UnitPreference } from "../units/index.ts";
+import type { Parameter } from "../units/index.ts";
 import type { Orderable } from "./order.ts";
-import type { Say } from "./say.ts";
 
-/** One thing to do on a visit. */
+/** A thing to bring, by what it is called, and how much of it or how long. */
+export interface KitItem {
+  readonly item: string;
+  readonly amount?: Value;
+}
+
+/** One thing to do on a visit, as data; its words are made at the edge, see `saySteps`. */
 export interface Step extends Orderable, StepMinutes {
   readonly phase: Phase | "arrive";
-  readonly title: string;
-  readonly reason: string;
-  readonly kit: readonly string[];
+  readonly title: Message;
+  readonly reason: readonly Message[];
+  readonly kit: readonly KitItem[];
   /** How it is done by a good hand: said at the step and not in a manual. */
-  readonly craft?: string;
-  readonly caution?: string;
+  readonly craft?: readonly Message[];
+  readonly caution?: readonly Message[];
   readonly task?: string;
   readonly skills?: readonly Skill[];
   readonly test?: Parameter;
@@ -44,27 +49,48 @@ export interface Making {
   readonly water: WaterPlan;
   readonly changing: boolean;
   readonly off: readonly SwitchGear[];
-  readonly units: UnitPreference;
-  readonly say: Say;
 }
 
-/** A step from its id, place, words and library minutes. */
+/** Steps whose title and reason stand in the catalogue under their own name. */
+type Titled = PlainCode extends infer C ? (C extends `${infer Id}.title` ? Id : never) : never;
+type Reasoned = PlainCode extends infer C ? (C extends `${infer Id}.reason` ? Id : never) : never;
+
+/** What a step is beside its place and its minutes. */
+export type More = Partial<Omit<Step, "title" | "reason">>;
+
+/** A step in its own words. */
+export interface Worded extends More {
+  readonly title: Message;
+  readonly reason: readonly Message[];
+}
+
+/**
+ * A step from its id, place and library minutes.
+ *
+ * @param more Its words, where those are others than the catalogue's own for its id.
+ */
 export function stepOf(
   { input }: Pick<Making, "input">,
   id: string,
   phase: Step["phase"],
   number: number,
-  title: string,
   minutes: number,
-  reason: string,
-  more: Partial<Step> = {},
+  more: Worded,
 ): Step {
-  return { id, phase, number, title, reason, ...stepMinutes(input, id, minutes), kit: [], ...more };
+  return { id, phase, number, kit: [], ...stepMinutes(input, id, minutes), ...more };
 }
 
-/** Sentences joined by a space; undefined where there is none. */
-export const sentences = (...parts: readonly (string | undefined | false)[]): string | undefined =>
-  parts.filter(Boolean).join(" ") || undefined;
+/** The words of a step that are the same for every tank. */
+export const own = (id: Titled & Reasoned): Worded => ({
+  title: m(`${id}.title` as PlainCode),
+  reason: [m(`${id}.reason` as PlainCode)],
+});
+
+/** Those of several messages that apply, undefined where none does. */
+export const those = (...messages: readonly (Message | false | null | undefined)[]): readonly Message[] | undefined => {
+  const all = messages.filter((x): x is Message => Boolean(x));
+  return all.length > 0 ? all : undefined;
+};
 
 const GEAR_NAME: Record<SwitchGear, string> = {
   "top-up": "top-up",
@@ -83,6 +109,18 @@ const GEAR_NAME: Record<SwitchGear, string> = {
 };
 
 /** What a thing that is switched is called. */
-export function gearName(gear: SwitchGear): string {
-  return GEAR_NAME[gear];
-}
+export const gearName = (gear: SwitchGear): string => GEAR_NAME[gear];
+
+/** Kit of which nothing more has to be told. */
+export const plain = (...items: readonly string[]): KitItem[] => items.map((item) => ({ item }));
+
+/** A hose by the length that its way asks for, m, with some to spare at each end. */
+export const hose = (item: string, metres: number | undefined): KitItem =>
+  metres === undefined ? { item } : { item, amount: { metres: Math.ceil(metres) + 2 } };
+
+/** A label inside a sentence: names and formulas keep their capitals. */
+export const inSentence = (label: string): string => (/^[a-z]?[A-Z]{1,2}$/.test(label) ? label : label.toLowerCase());
+
+/** A tap is at the site; any other water is brought or made. */
+export const fromTap = ({ kind }: Pick<PlanInput["source"], "kind">): boolean =>
+  kind === "tap" || kind === "tap-minerals";

@@ -1,41 +1,45 @@
-import type { WaterPlan } from "../change/index.ts";
-import { gearOff } from "../change/index.ts";
+import { gearOff, type WaterPlan } from "../change/index.ts";
 import type { PlanInput } from "../given/index.ts";
 import { type DueTask, type HeldTask, jobOf } from "../programme/index.ts";
-import { METRIC, type UnitPreference } from "../units/index.ts";
-import { sayIn } from "./say.ts";
+import { arriveAndLook } from "./arrive.ts";
+import { drainToLine } from "./drain.ts";
+import { heldStep, jobStep } from "./jobs.ts";
+import { fedAfter, lastLook, vessels } from "./leave.ts";
+import { bubbles, fedFirst, retests } from "./measure.ts";
+import { switchedOff } from "./powerDown.ts";
+import { switchedOn } from "./powerUp.ts";
+import { preparation } from "./prepare.ts";
+import { exchange, refillByLitres, topsUpAlone } from "./refill.ts";
 import type { Making, Step } from "./step.ts";
-import { stepsAfter, stepsBefore } from "./stepsAround.ts";
-import { heldStep, jobStep } from "./stepsJobs.ts";
-import { stepsOfWater } from "./stepsWater.ts";
 
-/**
- * Makes the steps of a visit from its due jobs and its water plan; `orderSteps` puts them in order.
- *
- * @param units What quantities inside the sentences are told in.
- */
+/** Makes the steps of a visit from its due jobs and its water plan, as the visit goes; `orderSteps` puts them in order. */
 export function buildSteps(
   input: PlanInput,
   water: WaterPlan,
   due: readonly DueTask[],
   held: readonly HeldTask[],
-  units: UnitPreference = METRIC,
 ): Step[] {
-  const making: Making = {
-    input,
-    water,
-    changing: water.litres.value > 0,
-    off: gearOff(input.book, water),
-    units,
-    say: sayIn(units),
-  };
+  const making: Making = { input, water, changing: water.litres.value > 0, off: gearOff(input.book, water) };
   // A job that feeds is the feeding of the visit.
   const fed = due.some((d) => jobOf(d.task).phase === "feed-after");
   return [
-    ...stepsBefore(making),
+    ...arriveAndLook(making),
+    ...retests(making),
+    ...fedFirst(making),
+    ...bubbles(making),
     ...due.map((d) => jobStep(making, d)),
-    ...stepsOfWater(making),
-    ...stepsAfter(making).filter((s) => !(fed && s.id === "feed-after")),
+    ...(making.changing ? change(making) : topsUpAlone(making)),
+    ...(fed ? [] : fedAfter(making)),
+    ...vessels(making),
+    ...lastLook(making),
     ...held.map((h) => heldStep(making, h)),
   ];
 }
+
+/** Everything that moves water. */
+const change = (making: Making): Step[] => [
+  ...preparation(making),
+  ...switchedOff(making),
+  ...(making.water.markOn === "none" ? exchange(making) : [...drainToLine(making), ...refillByLitres(making)]),
+  ...switchedOn(making),
+];

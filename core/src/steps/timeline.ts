@@ -1,5 +1,8 @@
 import type { Step } from "./step.ts";
 
+/** As much of a step as its place on the clock depends on. */
+export type Clocked = Pick<Step, "id" | "phase" | "minutes" | "runsItself" | "aloneMinutes" | "until" | "readyBefore">;
+
 /** One step on the clock of a visit, minutes from its start. */
 export interface TimedStep {
   readonly id: string;
@@ -28,24 +31,25 @@ const WORTH_MINUTES = 1;
 const START_MINUTES = 1;
 
 /** Minutes of hands: all of a step, or only its start where it runs by itself. */
-const handsOf = (step: Step): number => (step.runsItself ? Math.min(START_MINUTES, step.minutes) : step.minutes);
+const handsOf = (step: Clocked): number => (step.runsItself ? Math.min(START_MINUTES, step.minutes) : step.minutes);
 
 /** Minutes that go on once the hands have left it. */
-const aloneOf = (step: Step): number => (step.runsItself ? step.minutes - handsOf(step) : 0) + (step.aloneMinutes ?? 0);
+const aloneOf = (step: Clocked): number =>
+  (step.runsItself ? step.minutes - handsOf(step) : 0) + (step.aloneMinutes ?? 0);
 
 /** Whether a step has to wait until another one has ended by itself. */
-const waitsFor = (step: Step, other: Step): boolean =>
+const waitsFor = (step: Clocked, other: Clocked): boolean =>
   (other.until ?? []).some((name) => name === step.id || name === step.phase);
 
 /**
  * Lays steps, in their order, on one pair of hands: a step that goes on by itself frees them at once, and holds back only
  * the steps that need it ended.
  */
-export function timelineOf(steps: readonly Step[]): Timeline {
+export function timelineOf(steps: readonly Clocked[]): Timeline {
   const timed = lay(steps);
   const minutes = lengthOf(timed);
   const alone = steps.filter((s) => aloneOf(s) >= WORTH_MINUTES);
-  const gain = (s: Step, other: readonly Step[]) => ({ id: s.id, minutes: lengthOf(lay(other)) - minutes });
+  const gain = (s: Clocked, other: readonly Clocked[]) => ({ id: s.id, minutes: lengthOf(lay(other)) - minutes });
   const worth = (g: { readonly minutes: number }) => g.minutes >= WORTH_MINUTES;
   return {
     steps: timed,
@@ -70,10 +74,10 @@ const round = (minutes: number): number => Math.round(minutes * 100) / 100;
 const lengthOf = (timed: readonly TimedStep[]): number =>
   timed.reduce((end, t) => Math.max(end, t.to, t.aloneTo ?? 0), 0);
 
-function lay(steps: readonly Step[]): TimedStep[] {
+function lay(steps: readonly Clocked[]): TimedStep[] {
   let hands = 0;
   const timed: TimedStep[] = [];
-  const running: { readonly step: Step; readonly ends: number }[] = [];
+  const running: { readonly step: Clocked; readonly ends: number }[] = [];
   for (const step of steps) {
     const gate = running.filter((r) => waitsFor(step, r.step)).sort((a, b) => b.ends - a.ends)[0];
     const from = Math.max(hands, gate?.ends ?? 0);
@@ -93,7 +97,7 @@ function lay(steps: readonly Step[]): TimedStep[] {
 }
 
 /** The steps with one moved to just before the first that needs it ended. */
-function asLateAsItMay(steps: readonly Step[], late: Step): Step[] {
+function asLateAsItMay(steps: readonly Clocked[], late: Clocked): Clocked[] {
   const rest = steps.filter((s) => s !== late);
   const needed = rest.findIndex((s) => waitsFor(s, late));
   return needed < 0 ? [...steps] : [...rest.slice(0, needed), late, ...rest.slice(needed)];

@@ -4,7 +4,7 @@ import { bookOf, inputOf } from "../given/sample.fixture.ts";
 import { METRIC } from "../units/index.ts";
 import { boundedVessel } from "../vessel/bounded.fixture.ts";
 import { VESSEL_SHAPES, vesselShapes } from "../vessel/index.ts";
-import { planVisit } from "../visit/index.ts";
+import { said } from "../visit/said.fixture.ts";
 import { misfitSentence } from "../words/index.ts";
 import { quickStart, systemVolumeL, TANK_KINDS, tankMisfits, volumeRelative95 } from "./index.ts";
 import { TankFactsSchema } from "./schema.ts";
@@ -19,7 +19,7 @@ describe("seven answers", () => {
         expect(TankFactsSchema.safeParse(facts).error?.issues).toBeUndefined();
         expect(tankMisfits(facts)).toEqual([]);
         const book = { ...bookOf(kind), ...facts, animals: [] };
-        expect(planVisit(inputOf(book)).steps.length).toBeGreaterThan(5);
+        expect(said(inputOf(book)).steps.length).toBeGreaterThan(5);
       });
 
   test("fit any vessel", () =>
@@ -48,7 +48,7 @@ describe("seven answers", () => {
   test("have a visit see what really hangs there, until it was confirmed", () => {
     const facts = quickStart({ kind: "stony-coral", vessel: box, sump: true, startedOn: "2022-01-01" });
     const look = (assumed: readonly string[]) =>
-      planVisit(inputOf({ ...bookOf("stony-coral"), ...facts, assumed })).steps.find((s) => s.id === "hangs");
+      said(inputOf({ ...bookOf("stony-coral"), ...facts, assumed })).steps.find((s) => s.id === "hangs");
     expect(look(facts.assumed ?? [])?.craft).toContain("skimmer");
     expect(look(["lidded"])?.craft).toContain("no lid");
     expect(look(["material", "bands"])).toBeUndefined();
@@ -60,8 +60,8 @@ describe("seven answers", () => {
     expect(volumeRelative95(facts)).toBe(0.1);
     expect(volumeRelative95({ ...facts, assumed: ["material", "bands"] })).toBe(0.05);
     expect(volumeRelative95({ ...facts, display: { ...facts.display, measuredNetL: 250 } })).toBe(0.02);
-    const wide = planVisit(inputOf({ ...bookOf("stony-coral"), ...facts })).water.systemL;
-    const narrow = planVisit(inputOf({ ...bookOf("stony-coral"), ...facts, assumed: [] })).water.systemL;
+    const wide = said(inputOf({ ...bookOf("stony-coral"), ...facts })).water.systemL;
+    const narrow = said(inputOf({ ...bookOf("stony-coral"), ...facts, assumed: [] })).water.systemL;
     const half = (w: typeof wide) => (w.range ? w.range.high - w.range.low : Number.NaN);
     expect(half(wide)).toBeCloseTo(2 * half(narrow), 6);
   });

@@ -2,10 +2,10 @@ import { describe, expect, test } from "vitest";
 import { bookOf, inputOf } from "../given/sample.fixture.ts";
 import type { StandingException } from "../tank/index.ts";
 import { EXCEPTION_KINDS } from "../tank/index.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
 const reef = (...exceptions: StandingException[]) =>
-  planVisit(
+  said(
     inputOf(
       bookOf("stony-coral", {
         gear: ["skimmer", "heater", "return"],
@@ -70,7 +70,7 @@ describe("a standing exception", () => {
 
 describe("what is known of the site", () => {
   const plan = (site: object) =>
-    planVisit(inputOf(bookOf("stony-coral"), { site: { drain: "sewer", bucketL: 20, hygieneLast: false, ...site } }));
+    said(inputOf(bookOf("stony-coral"), { site: { drain: "sewer", bucketL: 20, hygieneLast: false, ...site } }));
   test("stairs and parking are said on arrival, with the weight that is carried", () => {
     const arrive = step(plan({ stairs: 32, parking: "yard" }), "arrive");
     expect(arrive?.caution).toMatch(/32 steps.*moves \d+\u00a0kg/);
@@ -87,7 +87,7 @@ describe("what is known of the site", () => {
 
 describe("clean media on the site's shelf", () => {
   const socks = (count: number | undefined, on = "2026-11-25") =>
-    planVisit(
+    said(
       inputOf(
         bookOf("stony-coral", {
           filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
@@ -111,7 +111,7 @@ describe("clean media on the site's shelf", () => {
     const given = inputOf(book);
     const tasks = given.tasks.map((t) => ({ ...t, lastDoneOn: "2026-11-11" }));
     const reason = (of: typeof tasks) =>
-      planVisit({ ...given, tasks: of }).steps.find((s) => s.id === "socks")?.reason ?? "";
+      said({ ...given, tasks: of }).steps.find((s) => s.id === "socks")?.reason ?? "";
     expect(reason(tasks)).not.toContain("late");
     // Nobody swaps meanwhile: then it is.
     expect(reason(tasks.filter((t) => t.code !== "owner-socks"))).toContain("late");

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { forecastOf } from "../change/index.ts";
 import { bookOf, inputOf, reading } from "../given/sample.fixture.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
 const climbing = {
   nitrate: { enough: true, perDay: 2, perDaySigma: 0.1, now: 34, nowSigma: 1, readings: 8 },
@@ -10,7 +10,7 @@ const climbing = {
 describe("where a figure is going", () => {
   test("with the change as planned, and on to the next visit", () => {
     const input = inputOf(bookOf("community"), { rates: climbing, readings: [reading("nitrate", 36, 1)] });
-    const { water } = planVisit(input);
+    const { water } = said(input);
     const [nitrate, ...others] = forecastOf(input, water);
     expect(others).toEqual([]);
     const expected = water.after.find((e) => e.parameter === "nitrate")?.after;
@@ -24,7 +24,7 @@ describe("where a figure is going", () => {
   });
   test("without a change it goes on from what it is", () => {
     const input = inputOf(bookOf("community"), { rates: climbing });
-    const [nitrate] = forecastOf(input, { after: [], litres: { ...planVisit(input).water.litres, value: 0 } });
+    const [nitrate] = forecastOf(input, { after: [], litres: { ...said(input).water.litres, value: 0 } });
     expect(nitrate).toMatchObject({ before: { value: 34 }, after: null, next: { value: 48 } });
   });
   test("a doser goes on dosing: what the tank uses is told beside it", () => {
@@ -41,7 +41,7 @@ describe("where a figure is going", () => {
       },
     } as const;
     const input = inputOf(book, { rates });
-    const [alkalinity] = forecastOf(input, { after: [], litres: { ...planVisit(input).water.litres, value: 0 } });
+    const [alkalinity] = forecastOf(input, { after: [], litres: { ...said(input).water.litres, value: 0 } });
     expect(alkalinity?.own).toEqual({ perDay: -1.7, dosedPerDay: 1.5, machine: false });
     expect(alkalinity?.next.value).toBeCloseTo(8 - 0.2 * 7, 9);
   });
@@ -49,7 +49,7 @@ describe("where a figure is going", () => {
     expect(
       forecastOf(inputOf(bookOf("community"), { rates: { nitrate: { enough: false, reason: "few-readings" } } }), {
         after: [],
-        litres: planVisit(inputOf(bookOf("community"))).water.litres,
+        litres: said(inputOf(bookOf("community"))).water.litres,
       }),
     ).toEqual([]));
 });

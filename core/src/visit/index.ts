@@ -13,5 +13,6 @@ export {
 } from "./log.ts";
 export { PLAN_SIZE, planSize, planToKeep } from "./planToKeep.ts";
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
+export { type SaidPlan, sayPlan } from "./sayPlan.ts";
 export type { OpBody } from "./schema.ts";
 export { asPlan } from "./snapshot.ts";

@@ -1,7 +1,8 @@
 import type { OpenFinding, PlanReading, withToday } from "../given/index.ts";
 import { modeOf } from "../given/index.ts";
+import { say } from "../say/index.ts";
 import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
-import { type Parameter, parameterFacts, parseReading } from "../units/index.ts";
+import { METRIC, type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
 import type { Decision } from "./decisions.ts";
 import type { VisitPlan } from "./planVisit.ts";
@@ -200,9 +201,13 @@ function apply(state: VisitState, op: VisitOp): VisitState {
 /** Slipped this often, the next time asks for a decision. */
 export const DECIDE_AFTER_SLIPS = 2;
 
+/** What a job is called: no quantity of it is in anybody's units. */
+const sayTitle = ({ title }: VisitPlan["steps"][number]): string =>
+  typeof title === "string" ? title : say(title, METRIC);
+
 const slippingIn = (plan: Partial<VisitPlan> | null): Record<string, string> =>
   Object.fromEntries(
-    (plan?.steps ?? []).flatMap((s) => ((s.slips ?? 0) >= DECIDE_AFTER_SLIPS ? [[s.id, s.title]] : [])),
+    (plan?.steps ?? []).flatMap((s) => ((s.slips ?? 0) >= DECIDE_AFTER_SLIPS ? [[s.id, sayTitle(s)]] : [])),
   );
 
 /** Folds a log into the visit it tells of. The same on the phone and on the server. */

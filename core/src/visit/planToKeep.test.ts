@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { inputOf } from "../given/sample.fixture.ts";
+import { told } from "../say/index.ts";
 import { anyVisit } from "./carriedOut/anyTank.fixture.ts";
 import { PLAN_SIZE, planSize, planToKeep } from "./planToKeep.ts";
 import { planVisit, type VisitPlan } from "./planVisit.ts";
@@ -40,10 +41,10 @@ test("a plan of any number of jobs is kept with all of them", () => {
     ...first,
     id: `job-${i}`,
     task: `job-${i}`,
-    title: "Clean it ".repeat(10),
-    reason: "Since it is due ".repeat(20),
-    caution: "Gloves ".repeat(40),
-    craft: "Slowly ".repeat(60),
+    title: told("Clean it ".repeat(10)),
+    reason: [told("Since it is due ".repeat(20))],
+    caution: [told("Gloves ".repeat(40))],
+    craft: [told("Slowly ".repeat(60))],
   }));
   const large = { ...plan, steps } as VisitPlan;
   expect(planSize(large)).toBeGreaterThan(PLAN_SIZE.most);

@@ -9,7 +9,7 @@ export const PLAN_SIZE = { usual: 20_000, most: 64_000 } as const;
 const WITHOUT: readonly ((step: Step) => Step)[] = [
   ({ craft: _, ...step }) => step,
   (step) => ({ ...step, kit: [] }),
-  (step) => ({ ...step, reason: "" }),
+  (step) => ({ ...step, reason: [] }),
   ({ caution: _, ...step }) => step,
 ];
 /** Only a plan that could not be kept at all loses its cautions and more. */

@@ -4,9 +4,10 @@ import { inputHash, withToday } from "../given/index.ts";
 import { bookOf, inputOf, programmeOf, reading } from "../given/sample.fixture.ts";
 import { OrderCycleError, orderSteps, rulesFor } from "../steps/index.ts";
 import { TANK_KINDS, type TankBook } from "../tank/index.ts";
-import { missingIn, planVisit } from "./planVisit.ts";
+import { missingIn } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
-const ids = (input: Parameters<typeof planVisit>[0]) => planVisit(input).steps.map((s) => s.id);
+const ids = (input: Parameters<typeof said>[0]) => said(input).steps.map((s) => s.id);
 const before = (list: readonly string[], a: string, b: string) =>
   list.includes(a) && list.includes(b) && list.indexOf(a) < list.indexOf(b);
 
@@ -80,9 +81,7 @@ describe("order on site", () => {
               pumpsAtSiphon: pumpsAtSiphon as "on",
             },
           };
-          const { steps } = planVisit(
-            inputOf(book, { tasks: programmeOf(kind, "2026-08-01").filter((_, i) => keep[i]) }),
-          );
+          const { steps } = said(inputOf(book, { tasks: programmeOf(kind, "2026-08-01").filter((_, i) => keep[i]) }));
           for (const { before: early, after: late } of rulesFor(book.schools)) {
             const isAt = (name: string) => (s: (typeof steps)[number]) => s.id === name || s.phase === name;
             const lastEarly = steps.findLastIndex((s) => isAt(early)(s) && !isAt(late)(s));
@@ -134,7 +133,7 @@ describe("the list follows the tank", () => {
     const of = (value: string) => {
       const bare = bookOf("brackish");
       const book = { ...bare, display: { ...bare.display, substrate: "sand" as const, substrateDepthM: 0.04 } };
-      return planVisit(inputOf({ ...book, schools: { ...book.schools, [school]: value } })).steps.map(
+      return said(inputOf({ ...book, schools: { ...book.schools, [school]: value } })).steps.map(
         (s) => `${s.id}: ${s.title}`,
       );
     };
@@ -142,7 +141,7 @@ describe("the list follows the tank", () => {
   });
   test("today's sector is the one after the last", () => {
     const tasks = programmeOf("community").map((t) => (t.code === "vacuum-sector" ? { ...t, lastSector: 4 } : t));
-    expect(planVisit(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "vacuum-sector")?.sector).toBe(1);
+    expect(said(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "vacuum-sector")?.sector).toBe(1);
   });
   test("a filter that must rest is told, not done", () => {
     const tasks = programmeOf("rift-lake", "2026-09-01").map((t) =>
@@ -153,7 +152,7 @@ describe("the list follows the tank", () => {
     expect(list).not.toContain("filter-b");
   });
   test("a step says how a good hand does it: a blade on glass, none on acrylic, shallow in the sand", () => {
-    const craft = (book: TankBook, id: string) => planVisit(inputOf(book)).steps.find((s) => s.id === id)?.craft ?? "";
+    const craft = (book: TankBook, id: string) => said(inputOf(book)).steps.find((s) => s.id === id)?.craft ?? "";
     expect(craft(bookOf(), "glass-inside")).toContain("blade at about 45°");
     expect(craft(bookOf(), "glass-inside")).toContain("card at the sand line");
     expect(craft({ ...bookOf(), material: "acrylic" }, "glass-inside")).not.toContain("blade");
@@ -162,7 +161,7 @@ describe("the list follows the tank", () => {
   });
   test("an open finding opens the visit", () => {
     const findings = [{ id: "f1", kind: "equipment" as const, text: "Pump is loud", dueOn: "2026-11-25" }];
-    expect(planVisit(inputOf(bookOf(), { findings })).steps.find((s) => s.id === "finding:f1")).toMatchObject({
+    expect(said(inputOf(bookOf(), { findings })).steps.find((s) => s.id === "finding:f1")).toMatchObject({
       phase: "look",
       reason: "It was put off to today.",
     });
@@ -171,7 +170,7 @@ describe("the list follows the tank", () => {
     const tasks = programmeOf("community").map((t) =>
       t.code === "prefilter" ? { ...t, slips: 2, lastSkipReason: "no time left" } : t,
     );
-    expect(planVisit(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "prefilter")).toMatchObject({
+    expect(said(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "prefilter")).toMatchObject({
       slips: 2,
       reason: expect.stringContaining("no time left"),
     });
@@ -181,18 +180,18 @@ describe("the list follows the tank", () => {
 describe("the plan follows the log", () => {
   test("a reading changes it, and taking the reading back restores it exactly", () => {
     const input = inputOf();
-    const raised = planVisit(withToday(input, { readings: [reading("nitrate", 60)], belowMarkCm: null }));
-    expect(raised.water.litres.value).toBeGreaterThan(planVisit(input).water.litres.value);
-    expect(planVisit(withToday(input, { readings: [], belowMarkCm: null }))).toEqual(planVisit(input));
+    const raised = said(withToday(input, { readings: [reading("nitrate", 60)], belowMarkCm: null }));
+    expect(raised.water.litres.value).toBeGreaterThan(said(input).water.litres.value);
+    expect(said(withToday(input, { readings: [], belowMarkCm: null }))).toEqual(said(input));
     expect(inputHash(withToday(input, { readings: [], belowMarkCm: null }))).toBe(inputHash(input));
   });
   test("learnt minutes lengthen the visit", () => {
     // After the water is back nothing runs by itself that would swallow them. (3·ln 3 + 12·ln 24)/15: 15.83 for 3.
-    const slow = planVisit(inputOf(bookOf(), { loggedMinutes: { "outside-glass": Array(12).fill(24) } }));
-    expect(slow.minutes - planVisit(inputOf()).minutes).toBeCloseTo(12.83, 2);
+    const slow = said(inputOf(bookOf(), { loggedMinutes: { "outside-glass": Array(12).fill(24) } }));
+    expect(slow.minutes - said(inputOf()).minutes).toBeCloseTo(12.83, 2);
   });
   test("a person who works slower makes every step longer, and eight visits in ten keep to the cautious figure", () => {
-    const [plain, slow] = [planVisit(inputOf()), planVisit(inputOf(bookOf(), { personFactor: 1.2 }))];
+    const [plain, slow] = [said(inputOf()), said(inputOf(bookOf(), { personFactor: 1.2 }))];
     const of = (plan: typeof plain, id: string) => plan.steps.find((s) => s.id === id)?.minutes ?? 0;
     expect(of(slow, "glass-inside")).toBeCloseTo(1.2 * of(plain, "glass-inside"), 9);
     expect(plain.cautiousMinutes).toBeGreaterThan(plain.minutes);
@@ -203,27 +202,25 @@ describe("the plan follows the log", () => {
     ]);
   });
   test("kit and load follow from the steps", () => {
-    const plan = planVisit(
-      inputOf(bookOf("soft-coral"), { site: { drain: "septic", bucketL: 20, hygieneLast: false } }),
-    );
+    const plan = said(inputOf(bookOf("soft-coral"), { site: { drain: "septic", bucketL: 20, hygieneLast: false } }));
     expect(plan.kit).toContain("waste barrel");
     expect(plan.load.wasteL).toBeCloseTo(plan.water.litres.value, 9);
     expect(plan.load.mixL).toBeGreaterThan(0);
-    expect(planVisit(inputOf()).load).toMatchObject({ mixL: 0, wasteL: 0 });
+    expect(said(inputOf()).load).toMatchObject({ mixL: 0, wasteL: 0 });
   });
   test("a snapshot of any kind's plan stays under 20 kB", () => {
     for (const kind of TANK_KINDS) {
       // Every job that such a tank has, all due at once.
       const input = inputOf(bookOf(kind));
       const tasks = input.tasks.map((t) => ({ ...t, lastDoneOn: "2024-06-01" }));
-      expect(JSON.stringify(planVisit({ ...input, tasks })).length, kind).toBeLessThan(20_000);
+      expect(JSON.stringify(said({ ...input, tasks })).length, kind).toBeLessThan(20_000);
     }
   });
 });
 
 describe("what is known of the site", () => {
   const site = { drain: "sewer", bucketL: 20, hygieneLast: false } as const;
-  const of = (more: object) => planVisit(inputOf(bookOf(), { site: { ...site, ...more } }));
+  const of = (more: object) => said(inputOf(bookOf(), { site: { ...site, ...more } }));
   const step = (plan: ReturnType<typeof of>, id: string) => plan.steps.find((s) => s.id === id);
   test("floors are covered and pets kept out, only where there are any", () => {
     expect(step(of({}), "arrive")?.caution).toBeUndefined();

@@ -1,12 +1,7 @@
-import type { WaterPlan } from "../change/index.ts";
-import { waterOn } from "../change/index.ts";
-import type { PlanInput } from "../given/index.ts";
-import { jobsOn, tankOnDay, withBed } from "../given/index.ts";
+import { type WaterPlan, waterOn } from "../change/index.ts";
+import { jobsOn, type PlanInput, tankOnDay, withBed } from "../given/index.ts";
 import { cautiousMinutes } from "../programme/index.ts";
-import type { Step } from "../steps/index.ts";
-import { buildSteps, orderSteps, rulesFor, timelineOf } from "../steps/index.ts";
-import { byText } from "../text/index.ts";
-import { METRIC, type UnitPreference } from "../units/index.ts";
+import { buildSteps, type KitItem, orderSteps, rulesFor, type Step, timelineOf } from "../steps/index.ts";
 
 /** What a visit puts on the van and takes away, litres. */
 export interface VisitLoad {
@@ -23,7 +18,7 @@ export interface VisitPlan {
   readonly steps: readonly Step[];
   readonly water: WaterPlan;
   /** What to load in the morning and to check back in before leaving. */
-  readonly kit: readonly string[];
+  readonly kit: readonly KitItem[];
   /** The middle of what it takes, and what eight visits in ten keep to. */
   readonly minutes: number;
   readonly cautiousMinutes: number;
@@ -31,18 +26,17 @@ export interface VisitPlan {
 }
 
 /** Any visit needs these. */
-const ALWAYS_CARRIED = ["towels", "thermometer", "log"];
+const ALWAYS_CARRIED: readonly KitItem[] = [{ item: "towels" }, { item: "thermometer" }, { item: "log" }];
 
 /**
  * Plans one visit: due tasks in the right order with minutes and reasons, the water change, the kit and the load.
  *
  * Pure and cheap: it runs on the server for the day's bundle and on the phone whenever a reading changes the plan.
  *
- * @param units What quantities inside the steps' sentences are told in; figures stay canonical.
  * @throws {OutOfRangeError} for a tank without volume.
  * @throws {OrderCycleError} if rules contradict each other.
  */
-export function planVisit(given: PlanInput, units: UnitPreference = METRIC): VisitPlan {
+export function planVisit(given: PlanInput): VisitPlan {
   const found = tankOnDay(given);
   const { input, book } = found;
   const withChange = jobsOn(found, true);
@@ -50,26 +44,30 @@ export function planVisit(given: PlanInput, units: UnitPreference = METRIC): Vis
   const changing = water.litres.value > 0;
   const { due, held } = changing ? withChange : jobsOn(found, false);
   const steps = orderSteps(
-    buildSteps(input, water, due, held, units),
+    buildSteps(input, water, due, held),
     rulesFor(
       book.schools,
       due.map((d) => d.task),
       water.exposed.length > 0,
     ),
   );
-  const kit = [...new Set([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)])].sort(byText);
   const { minutes } = timelineOf(steps);
   return {
     tankId: book.id,
     on: input.on,
     steps,
     water,
-    kit,
+    kit: kitOf(steps),
     minutes,
     cautiousMinutes: cautiousMinutes(steps, minutes),
     load: loadOf(input, water),
   };
 }
+
+/** Everything that the steps ask for, each thing once. */
+const kitOf = (steps: readonly Step[]): KitItem[] => [
+  ...new Map([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)].map((k) => [JSON.stringify(k), k])).values(),
+];
 
 /** Of a visit's kit, what a van does not carry anyway: by its name, without how much or how long. */
 export function missingIn(kit: readonly string[], van: readonly string[]): string[] {

@@ -23,10 +23,11 @@ export const PlanShapeSchema = z.looseObject({
     z.looseObject({
       id: z.string().min(1).max(80),
       phase: z.string(),
-      title: z.string(),
-      reason: z.string(),
+      // Of the first plans in words, since then as data.
+      title: z.union([z.string(), z.looseObject({})]),
+      reason: z.union([z.string(), z.array(z.looseObject({}))]),
       minutes: z.number(),
-      kit: z.array(z.string()),
+      kit: z.array(z.union([z.string(), z.looseObject({ item: z.string() })])),
     }),
   ),
   water: z.looseObject({
@@ -39,7 +40,7 @@ export const PlanShapeSchema = z.looseObject({
     limits: z.array(z.looseObject({ code: z.string(), maxL: z.number() })),
     missingL: z.number(),
   }),
-  kit: z.array(z.string()),
+  kit: z.array(z.union([z.string(), z.looseObject({ item: z.string() })])),
   minutes: z.number(),
   load: z.looseObject({ mixL: z.number(), seaL: z.number(), purifiedL: z.number(), wasteL: z.number() }),
 });

@@ -3,7 +3,7 @@ import { tankFields } from "../book/schoolFields.fixture.ts";
 import type { PlanInput, WaterSource } from "../given/index.ts";
 import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import { schooled, type TankBook, type TankKind } from "../tank/index.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
 /** Every choice of a school, as the desk offers it. */
 const choices = (school: keyof TankBook["schools"]): string[] => tankFields.get(`schools.${school}`) ?? [];
@@ -35,7 +35,7 @@ const withSchool = (of: PlanInput, school: string, choice: unknown): PlanInput =
 
 /** What a technician would see of a plan. */
 function seen(of: PlanInput): string {
-  const { steps, water, kit, minutes, load } = planVisit(of);
+  const { steps, water, kit, minutes, load } = said(of);
   return JSON.stringify({ steps, water, kit, minutes, load, bands: schooled(of.book).bands });
 }
 
@@ -90,7 +90,7 @@ describe("each school changes the plan, the order or the bands", () => {
 });
 
 describe("what a school says", () => {
-  const steps = (of: PlanInput) => planVisit(of).steps;
+  const steps = (of: PlanInput) => said(of).steps;
   const at = (of: PlanInput, id: string) => steps(of).findIndex((s) => s.id === id);
   test("clean media goes in before the flow comes back, or after the cloud has gone", () => {
     const of = input("soft-coral");
@@ -112,7 +112,7 @@ describe("what a school says", () => {
   });
   test("cooler water leaves the tank at its floor, not under it", () => {
     const of = withSchool(input("community", {}, { source: { ...tap, coldC: 5 } }), "temperatureMatch", "above-floor");
-    const { water } = planVisit(of);
+    const { water } = said(of);
     const share = water.share.value;
     const refill = water.refillC?.value ?? Number.NaN;
     expect(refill).toBeLessThan(25);

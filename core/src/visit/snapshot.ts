@@ -1,4 +1,6 @@
 import type { WaterPlan } from "../change/index.ts";
+import type { Message } from "../say/index.ts";
+import type { Step } from "../steps/index.ts";
 import type { VisitPlan } from "./planVisit.ts";
 
 /** What the first plans did not say of their water. */
@@ -33,12 +35,42 @@ const FIRST: Pick<
   auto: null,
 };
 
-/** A kept plan as today's plans are: one made by an earlier core is given what it did not say. */
-export function asPlan(kept: VisitPlan): VisitPlan {
-  const { water } = kept;
-  if (water.exposed !== undefined) return kept;
+/** A step as the first plans kept it: in words. */
+interface WordedStep {
+  readonly title: string;
+  readonly reason: string;
+  readonly craft?: string;
+  readonly caution?: string;
+  readonly kit: readonly string[];
+}
+
+const kept = (text: string): Message => ({ kept: text });
+
+/** A step that was kept in words, as data. */
+function asStep(step: Step | (Omit<Step, keyof WordedStep> & WordedStep)): Step {
+  if (typeof step.title !== "string") return step as Step;
+  const { title, reason, craft, caution, kit, ...rest } = step as Omit<Step, keyof WordedStep> & WordedStep;
   return {
-    ...kept,
+    ...rest,
+    title: kept(title),
+    reason: reason ? [kept(reason)] : [],
+    ...(craft ? { craft: [kept(craft)] } : {}),
+    ...(caution ? { caution: [kept(caution)] } : {}),
+    kit: kit.map((item) => ({ item })),
+  };
+}
+
+/** A kept plan as today's plans are: one made by an earlier core is given what it did not say, and its words as they were. */
+export function asPlan(plan: VisitPlan): VisitPlan {
+  const { water } = plan;
+  const told = {
+    ...plan,
+    steps: plan.steps.map(asStep),
+    kit: plan.kit.map((k) => (typeof k === "string" ? { item: k } : k)),
+  };
+  if (water.exposed !== undefined) return told;
+  return {
+    ...told,
     water: {
       ...FIRST,
       ...water,

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { basisOf, type SourceFacts, sourceOn, sourceRelative, sourceTest } from "../given/index.ts";
 import { bookOf, inputOf, reading, TODAY } from "../given/sample.fixture.ts";
 import type { Parameter } from "../units/index.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
 const tap: SourceFacts & { id: string; name: string } = {
   id: "tap",
@@ -97,7 +97,7 @@ describe("what is believed of a source", () => {
   });
   test("moves the plan: another nitrate in the tap, another nitrate after the change, a wider range when it is old", () => {
     const plan = (source: typeof tap) =>
-      planVisit(
+      said(
         inputOf(bookOf(), { source: sourceOn(source, TODAY), readings: [reading("nitrate", 20), reading("ph", 7.4)] }),
       );
     const after = (source: typeof tap) => plan(source).water.after.find((e) => e.parameter === "nitrate")?.after;

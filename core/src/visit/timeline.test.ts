@@ -1,14 +1,15 @@
 import { describe, expect, test } from "vitest";
 import { bookOf, inputOf } from "../given/sample.fixture.ts";
+import { told } from "../say/index.ts";
 import { orderReasons, rulesFor, type Step, timelineOf } from "../steps/index.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
 const step = (id: string, minutes: number, more: Partial<Step> = {}): Step => ({
   id,
   phase: "verify",
   number: 1,
-  title: id,
-  reason: "",
+  title: told(id),
+  reason: [],
   minutes,
   spread: 0,
   libraryMinutes: minutes,
@@ -58,13 +59,13 @@ describe("one pair of hands and what runs by itself", () => {
 
 describe("a planned visit", () => {
   test("cools the heater before the water leaves it: a drain waits where nothing else fills the time", () => {
-    const plan = planVisit(inputOf(bookOf("community"), { tasks: [] }));
+    const plan = said(inputOf(bookOf("community"), { tasks: [] }));
     const at = (id: string) => timelineOf(plan.steps).steps.find((s) => s.id === id);
     expect((at("drain")?.from ?? 0) - (at("heater-off")?.to ?? 0)).toBeGreaterThanOrEqual(15);
     expect(at("drain")?.waited?.for).toBe("heater-off");
   });
   test("ends with the last thing that runs, and every step has its place on the clock", () => {
-    const plan = planVisit(inputOf());
+    const plan = said(inputOf());
     expect(timelineOf(plan.steps).steps.map((s) => s.id)).toEqual(plan.steps.map((s) => s.id));
     expect(plan.minutes).toBeGreaterThanOrEqual(Math.max(...timelineOf(plan.steps).steps.map((s) => s.to)));
   });
@@ -73,7 +74,7 @@ describe("a planned visit", () => {
 describe("why a step has its place", () => {
   test("is told by the rules that hold it back, and by none that say nothing of this visit", () => {
     const book = bookOf("community");
-    const plan = planVisit(inputOf(book));
+    const plan = said(inputOf(book));
     const of = (id: string) => {
       const found = plan.steps.find((s) => s.id === id);
       if (!found) throw new Error(`No ${id}`);

@@ -5,7 +5,7 @@ import { litresOfMark, markCmOf, tankOnDay } from "../given/index.ts";
 import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import { OutOfRangeError } from "../issues/index.ts";
 import type { Schools, TankBook } from "../tank/index.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
 const schools = (book: TankBook, change: Partial<Schools>): TankBook => ({
   ...book,
@@ -261,7 +261,7 @@ test("what misses a whole litre by a hair is that litre, unless a limit holds it
 describe("a tap that is kept clean with chlorine", () => {
   const bottle = { name: "A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true, removesMgL: 1.5 };
   const visit = (chemistry: object, conditioner?: object) =>
-    planVisit(
+    said(
       inputOf(bookOf("community", { schools: { ...bookOf().schools, policy: "fixed-share", share: 0.25 } }), {
         readings: [reading("ammonia", 0.3, 0.02), reading("ph", 6.8, 0.05), reading("temperature", 25, 0.1)],
         source: {

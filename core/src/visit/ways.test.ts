@@ -2,14 +2,14 @@ import { describe, expect, test } from "vitest";
 import type { PlanInput } from "../given/index.ts";
 import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import type { TankBook } from "../tank/index.ts";
-import { planVisit } from "./planVisit.ts";
+import { said } from "./said.fixture.ts";
 
-const titles = (plan: ReturnType<typeof planVisit>) => plan.steps.map((s) => s.title).join("; ");
+const titles = (plan: ReturnType<typeof said>) => plan.steps.map((s) => s.title).join("; ");
 
 describe("drained first or changed together, by condition", () => {
   const book = bookOf("community", { schools: { ...bookOf().schools, how: "by-condition" } });
   const visit = (nitrate: number) =>
-    planVisit(inputOf(book, { readings: [reading("nitrate", nitrate, 1), reading("ph", 7.4, 0.05)] }));
+    said(inputOf(book, { readings: [reading("nitrate", nitrate, 1), reading("ph", 7.4, 0.05)] }));
   const act = book.bands.find((b) => b.parameter === "nitrate")?.actHigh ?? Number.NaN;
 
   test("a tank that is well is changed in and out together, and the plan says why", () => {
@@ -29,7 +29,7 @@ describe("drained first or changed together, by condition", () => {
     expect(share).toBeGreaterThan(1 - Math.exp(-share));
   });
   test("poison is bad whatever its band says", () => {
-    const poisoned = planVisit(inputOf(book, { readings: [reading("ammonia", 1, 0.05), reading("ph", 8.4, 0.05)] }));
+    const poisoned = said(inputOf(book, { readings: [reading("ammonia", 1, 0.05), reading("ph", 8.4, 0.05)] }));
     expect(poisoned.water.reasons[0]?.code).toBe("ammonia-emergency");
     expect(poisoned.water.markOn).toBe("display");
   });
@@ -40,7 +40,7 @@ describe("salt in tap water", () => {
     const book = bookOf("marine-fish");
     const after = (psu: number) => {
       const topUpSource = { ...tap, chemistry: { ...tap.chemistry, salinity: psu } };
-      const plan = planVisit(
+      const plan = said(
         inputOf(book, {
           belowMarkCm: 2,
           topUpSource,
@@ -59,9 +59,7 @@ describe("salt in tap water", () => {
 describe("a machine that changes water every day", () => {
   const machine = { newWaterL: 60, wasteL: 40 };
   const visit = (exchanger: TankBook["autoExchange"], more: Partial<PlanInput> = {}) =>
-    planVisit(
-      inputOf(bookOf("community", { autoExchange: exchanger }), { readings: [reading("nitrate", 18, 1)], ...more }),
-    );
+    said(inputOf(bookOf("community", { autoExchange: exchanger }), { readings: [reading("nitrate", 18, 1)], ...more }));
   /** 2 mg/L of nitrate a day, 18 now, fitted. */
   const climbing = {
     nitrate: { enough: true, perDay: 2, perDaySigma: 0.1, now: 18, nowSigma: 1, readings: 8 },
@@ -104,7 +102,7 @@ describe("a machine that changes water every day", () => {
   });
   test("its new water rides in the van", () => {
     const reef = bookOf("stony-coral", { autoExchange: { newWaterL: 100, wasteL: 100 } });
-    const { load, water } = planVisit(inputOf(reef, { source: mix, readings: [reading("salinity", 35, 0.2)] }));
+    const { load, water } = said(inputOf(reef, { source: mix, readings: [reading("salinity", 35, 0.2)] }));
     expect(water.litres.value).toBe(0);
     expect(load.mixL).toBeCloseTo(water.auto?.fillL ?? Number.NaN, 6);
   });

@@ -1,6 +1,5 @@
 export { misfitSentence } from "./misfit.ts";
 export { brokenSentence, limitWords, movedSentence } from "./moved.ts";
-export { retold, retoldPlan } from "./retold.ts";
 export {
   checkSentence,
   limitSentence,

@@ -1,10 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { PlanInput } from "../given/index.ts";
+import { retold } from "../say/index.ts";
 import { parameterFacts, type UnitPreference } from "../units/index.ts";
 import { anyVisit } from "../visit/carriedOut/anyTank.fixture.ts";
-import { planVisit } from "../visit/index.ts";
-import { limitSentence, retold, retoldPlan, waterSentence, withUnit } from "./index.ts";
+import { asPlan, sayPlan, type VisitPlan } from "../visit/index.ts";
+import { said } from "../visit/said.fixture.ts";
+import { limitSentence, waterSentence, withUnit } from "./index.ts";
 
 /** Nobody of these reads a litre, a centimetre, a degree Celsius, ppt or dKH. */
 const PERSONS: Readonly<Record<string, UnitPreference>> = {
@@ -29,7 +31,7 @@ const CANONICAL = /\d[\s\u00a0\u202f]*(?:L|L\/min|L\/h|litres?|cm|mm|m|metres?|k
 
 /** All that a technician is told of a visit. */
 function told(input: PlanInput, units: UnitPreference): string[] {
-  const { steps, water, kit } = planVisit(input, units);
+  const { steps, water, kit } = said(input, units);
   return [
     ...kit,
     ...steps.flatMap((s) => [s.title, s.reason, s.caution ?? "", s.craft ?? "", ...s.kit]),
@@ -60,7 +62,7 @@ describe("a plan that was kept", () => {
   test("says nothing in the units of keeping, whatever the visit", () => {
     const found = new Set<string>();
     for (const visit of fc.sample(anyVisit, { numRuns: 200, seed: 9 })) {
-      const { steps, kit } = retoldPlan(planVisit(visit), US);
+      const { steps, kit } = sayPlan(asPlan(said(visit) as unknown as VisitPlan), US);
       for (const text of [
         ...kit,
         ...steps.flatMap((s) => [s.title, s.reason, s.caution ?? "", s.craft ?? "", ...s.kit]),

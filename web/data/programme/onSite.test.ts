@@ -1,5 +1,7 @@
 import { addDays } from "@keel-round/core/calendar";
 import { withToday } from "@keel-round/core/given";
+import { sayAll } from "@keel-round/core/say";
+import { METRIC } from "@keel-round/core/units";
 import { type Decision, planVisit, type VisitOp } from "@keel-round/core/visit";
 import { and, eq, isNotNull } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -47,11 +49,14 @@ describe("a filter that should rest, opened all the same", () => {
     const { input, plan } = await planOf(businessId, v);
     const held = plan.steps.find((s) => s.held?.code === "filter-b");
     expect(held?.held).toEqual({ code: "filter-b", strict: true });
-    const now = planVisit(
-      withToday(input, { readings: [], belowMarkCm: null, overridden: { "filter-b": "it is blocked" } }),
-    );
+    const changed = withToday(input, {
+      readings: [],
+      belowMarkCm: null,
+      overridden: { "filter-b": "it is blocked" },
+    });
+    const now = planVisit(changed);
     const step = now.steps.find((s) => s.id === "filter-b");
-    expect(step?.caution).toContain("test ammonia after one and two days");
+    expect(sayAll(step?.caution, METRIC)).toContain("test ammonia after one and two days");
     await new Phone(maud, v.visitId).say(
       { type: "start" },
       { type: "override", task: "filter-b", reason: "it is blocked" },

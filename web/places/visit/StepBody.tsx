@@ -2,7 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { planChange, type WaterPlan } from "@keel-round/core/change";
-import { gearName, type Step } from "@keel-round/core/steps";
+import { gearName, type SaidStep } from "@keel-round/core/steps";
 import {
   figure,
   fromShown,
@@ -47,7 +47,7 @@ function Figure({ of, after = "" }: { of: Shown; after?: string }) {
 }
 
 /** Everything of a step between its title and its buttons. */
-export function StepBody({ visit, step }: { visit: LiveVisit; step: Step }) {
+export function StepBody({ visit, step }: { visit: LiveVisit; step: SaidStep }) {
   const { plan, kept } = visit;
   const { units } = kept;
   const { water } = plan;
@@ -448,7 +448,7 @@ function DirtEntry({ visit, step }: { visit: LiveVisit; step: string }) {
 }
 
 /** Everything that was switched off goes on again, one by one, or stays off with a reason. */
-function GearEntry({ visit, step }: { visit: LiveVisit; step: Step }) {
+function GearEntry({ visit, step }: { visit: LiveVisit; step: SaidStep }) {
   return (
     <Box mt="12px">
       {step.on?.map((gear) => {
@@ -483,7 +483,7 @@ function GearEntry({ visit, step }: { visit: LiveVisit; step: Step }) {
 
 const OFF_REASONS = ["defective", "part is missing", "owner asked", "until the next visit"] as const;
 
-export function LeaveOff({ visit, gear }: { visit: LiveVisit; gear: NonNullable<Step["on"]>[number] }) {
+export function LeaveOff({ visit, gear }: { visit: LiveVisit; gear: NonNullable<SaidStep["on"]>[number] }) {
   return (
     <Select
       aria-label={`Leave ${gearName(gear)} off`}

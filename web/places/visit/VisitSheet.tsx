@@ -2,7 +2,7 @@
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import { exceptionSentence, mayWait } from "@keel-round/core/given";
-import { gearName, type Step } from "@keel-round/core/steps";
+import { gearName, type SaidStep } from "@keel-round/core/steps";
 import type { SwitchGear } from "@keel-round/core/tank";
 import { DECIDE_AFTER_SLIPS, DECISIONS, type Decision } from "@keel-round/core/visit";
 import { useCallback, useEffect, useRef, useState } from "react";
@@ -208,7 +208,7 @@ function Running({ visit, sync }: { visit: LiveVisit; sync: SyncState }) {
   const { plan, state, kept } = visit;
   const { steps } = plan;
   const settled = useCallback(
-    (s: Step) => state.ticked[s.id] !== undefined || state.skipped[s.id] !== undefined,
+    (s: SaidStep) => state.ticked[s.id] !== undefined || state.skipped[s.id] !== undefined,
     [state],
   );
   const [chosen, setChosen] = useState<string | null>(null);
@@ -333,7 +333,7 @@ function OneStep({
   onSettled,
 }: {
   visit: LiveVisit;
-  step: Step;
+  step: SaidStep;
   off: readonly SwitchGear[];
   settled: boolean;
   onSettled: () => void;
@@ -483,7 +483,7 @@ function OneStep({
 }
 
 /** Left out twice already: the third time somebody decides. */
-const slipsAgain = (step: Step) => step.task !== undefined && (step.slips ?? 0) >= DECIDE_AFTER_SLIPS;
+const slipsAgain = (step: SaidStep) => step.task !== undefined && (step.slips ?? 0) >= DECIDE_AFTER_SLIPS;
 
 function SkipReasons({ onSkip }: { onSkip: (reason: string) => void }) {
   return (
@@ -510,7 +510,7 @@ const DECISION_WORD: Record<Decision, string> = {
 };
 
 /** A job that is left out for the third time: what becomes of it. */
-function Decide({ visit, step, onDone }: { visit: LiveVisit; step: Step; onDone: () => void }) {
+function Decide({ visit, step, onDone }: { visit: LiveVisit; step: SaidStep; onDone: () => void }) {
   const decide = async (what: Decision) => {
     await visit.say({ type: "decide", task: step.id, what });
     const refusal = await visit.say({ type: "skip", step: step.id, reason: DECISION_WORD[what].toLowerCase() });
@@ -535,7 +535,7 @@ function Decide({ visit, step, onDone }: { visit: LiveVisit; step: Step; onDone:
 const OVERRULE_REASONS = ["it is blocked", "it is broken", "the flow has nearly stopped"] as const;
 
 /** A job that a rule keeps from today, done all the same with a reason. */
-function Overrule({ visit, held }: { visit: LiveVisit; held: NonNullable<Step["held"]> }) {
+function Overrule({ visit, held }: { visit: LiveVisit; held: NonNullable<SaidStep["held"]> }) {
   return (
     <Box mt="14px">
       <Box color="soft" mb="6px">
@@ -568,7 +568,7 @@ const DONE_WORD: Readonly<Record<string, string>> = {
   look: "Looked",
 };
 
-function Close({ visit, unsettled }: { visit: LiveVisit; unsettled: readonly Step[] }) {
+function Close({ visit, unsettled }: { visit: LiveVisit; unsettled: readonly SaidStep[] }) {
   const [error, setError] = useState<string | null>(null);
   const { state, kept } = visit;
   const off = Object.entries(state.gear).flatMap(([gear, g]) => (g?.state === "off" ? [gear as SwitchGear] : []));

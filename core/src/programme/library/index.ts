@@ -11,6 +11,11 @@ export const taskLibrary = { ...measure, ...weekly, ...seldom, ...called, ...own
 /** Names a job of the library. */
 export type TaskCode = keyof typeof taskLibrary;
 
+const places: ReadonlyMap<string, number> = new Map(Object.keys(taskLibrary).map((code, i) => [code, i]));
+
+/** Where a job stands in the library, from 0; a firm's own job comes after all of them. */
+export const placeInLibrary = (code: string): number => places.get(code) ?? places.size;
+
 const byCode: ReadonlyMap<string, Job> = new Map(Object.entries(taskLibrary));
 
 /** A job of the library by its code; undefined for a code of the firm's own, or of nobody's. */

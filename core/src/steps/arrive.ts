@@ -1,0 +1,118 @@
+import { daysBetween } from "../calendar/civil.ts";
+import { m, told } from "../say/index.ts";
+import type { TankBook } from "../tank/index.ts";
+import { fromTap, gearName, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
+
+/** Arriving and looking, before anything is touched. */
+export function arriveAndLook(making: Making): Step[] {
+  const { input } = making;
+  return [
+    arrive(making),
+    look(making),
+    ...input.findings.map((finding) =>
+      stepOf(making, `finding:${finding.id}`, "look", 21, 2, {
+        title: m("finding.title", { what: finding.text }),
+        reason: [
+          finding.dueOn !== undefined && daysBetween(finding.dueOn, input.on) >= 0
+            ? m("finding.due")
+            : m("finding.open"),
+        ],
+      }),
+    ),
+    level(making),
+    ...hangsHere(making),
+    ...hotWater(making),
+    ...tape(making),
+  ];
+}
+
+function arrive(making: Making): Step {
+  const { input, changing, water } = making;
+  const { book, site } = input;
+  const climbs = changing && input.source.kind !== "tap" && (site.stairs ?? 0) > 0;
+  return stepOf(making, "arrive", "arrive", 10, 2, {
+    title: m("arrive.title"),
+    reason: [
+      site.hygieneLast ? m("arrive.treated") : m("arrive.reason"),
+      ...(site.parking ? [m("arrive.parking", { where: site.parking })] : []),
+    ],
+    craft: [m("arrive.craft")],
+    kit: [
+      ...plain("towels", "tarp", ...(climbs ? ["carrying straps"] : [])),
+      ...(site.floors ? [{ item: `cover for the floor: ${site.floors}` }] : []),
+      ...(site.hygieneLast ? plain("kit kept for this tank") : []),
+    ],
+    caution: those(
+      site.hygieneLast && m("arrive.disinfect"),
+      site.pets ? m("arrive.pets", { pets: site.pets }) : null,
+      book.access ? m("arrive.access", { access: book.access }) : null,
+      climbs && m("arrive.climb", { stairs: site.stairs ?? 0, tank: book.name, weight: { kg: water.litres.value } }),
+    ),
+  });
+}
+
+function look(making: Making): Step {
+  const { animals } = making.input.book;
+  const [first] = animals;
+  const hazards = new Set(animals.flatMap((a) => (a.hazard ? [a.hazard] : [])));
+  return stepOf(making, "look", "look", 20, 3, {
+    ...own("look"),
+    ...(first
+      ? { title: m("look.animals", { count: animals.reduce((sum, a) => sum + a.count, 0), first: first.name }) }
+      : {}),
+    caution: those(...[...hazards].map((h) => m(`hazard.${h}`))),
+  });
+}
+
+/** How far the water stands below its fill line. */
+function level(making: Making): Step {
+  const { sump } = making.input.book;
+  return stepOf(making, "level", "look", 25, 1, {
+    title: sump ? m("level.chamber") : m("level.title"),
+    reason: [sump ? m("level.only-sump") : m("level.reason")],
+    kit: plain("ruler"),
+  });
+}
+
+/** Asks for what was taken from the kind of tank, until somebody has looked. */
+function hangsHere(making: Making): Step[] {
+  const things = assumedThings(making.input.book);
+  if (things.length === 0) return [];
+  return [
+    stepOf(making, "hangs", "look", 24, 3, {
+      ...own("hangs"),
+      craft: [m("hangs.believed", { things: { list: things.map(told) } })],
+    }),
+  ];
+}
+
+function assumedThings(book: TankBook): string[] {
+  const assumed = (key: string) => book.assumed?.includes(key);
+  return [
+    ...new Set([
+      ...(assumed("gear") ? book.gear.map(gearName) : []),
+      ...(assumed("filterUnits") ? book.filterUnits.map((u) => u.name) : []),
+      ...(assumed("lidded") ? [book.lidded ? "a lid" : "no lid"] : []),
+      ...(assumed("landmarks") ? book.landmarks.map((mark) => mark.name) : []),
+    ]),
+  ];
+}
+
+function hotWater(making: Making): Step[] {
+  const { site, source, topUpSource } = making.input;
+  const asked = site.askHotWater && (fromTap(source) || fromTap(topUpSource));
+  return asked ? [stepOf(making, "hot-water", "look", 24.5, 1, own("hot-water"))] : [];
+}
+
+/** The drain line of a tank that nobody has drained before. */
+function tape(making: Making): Step[] {
+  const { input, water, changing } = making;
+  if (!changing || water.tapeCm === null || water.markOn === "none" || input.lastVisitOn) return [];
+  return [
+    stepOf(making, "tape", "look", 26, 1, {
+      title: m("tape.title", { on: water.markOn === "sump" ? "sump" : "other", line: { cm: water.tapeCm } }),
+      reason: [m("tape.reason")],
+      kit: plain("tape"),
+    }),
+  ];
+}
