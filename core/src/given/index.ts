@@ -33,7 +33,7 @@ export {
 } from "./levels.ts";
 export { modeOf } from "./mode.ts";
 export { type OddReading, type Offer, oddOf, oddToday } from "./odd.ts";
-export { BED_JOBS, MECHANICAL, mediaToBring, programmeOn } from "./programmeOn.ts";
+export { BED_JOBS, followsChange, MECHANICAL, mediaToBring, programmeOn } from "./programmeOn.ts";
 export { wrongKindOfWater } from "./rightWater.ts";
 export {
   basisOf,

@@ -55,6 +55,10 @@ export function programmeOn(
   return calledTasks(tasks, evidenceOf(input), input.on);
 }
 
+/** Whether a job of the programme comes only with a change of water, so that a visit without one has another list. */
+export const followsChange = ({ tasks, book }: Pick<PlanInput, "tasks" | "book">): boolean =>
+  book.schools.fertiliser === "after-change" && tasks.some((t) => t.code === "fertiliser");
+
 /** What is known of the tank that calls for jobs: its readings and bands, and a treatment that ends. */
 function evidenceOf({ book, readings, evidence }: Pick<PlanInput, "book" | "readings" | "evidence">) {
   const { treatment } = book;

@@ -98,8 +98,9 @@ interface Board {
   readonly jobs: readonly Job[];
   /** Jobs of a tank, which alone can forbid each other anything. */
   readonly ofTank: ReadonlyMap<string, readonly Job[]>;
-  /** Minutes on each visit. */
+  /** Minutes on each visit, and how many it may take. */
   readonly used: number[];
+  readonly free: readonly number[];
 }
 
 /** Tries for each occurrence that is not on its nearest visit, and the most of them all. */
@@ -193,7 +194,7 @@ const distanceOf = (task: MergeTask, target: number, day: number): number =>
 const outside = (task: MergeTask, target: number, day: number): number =>
   (day < target ? NEVER : 1) * beyondWindowDays(task, day - target);
 const overOf = (board: Board, visit: number, more = 0) =>
-  Math.max(0, (board.used[visit] ?? 0) + more - (board.visits[visit]?.freeMinutes ?? 0));
+  Math.max(0, (board.used[visit] ?? 0) + more - (board.free[visit] ?? 0));
 
 /** Days outside windows, overload minutes, distance in half windows, days: compared one after the other, less is better. */
 type Cost = readonly [late: number, over: number, distance: number, day: number];
@@ -297,6 +298,7 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
     jobs,
     ofTank,
     used: visits.map(() => 0),
+    free: visits.map((v) => v.freeMinutes),
   };
   for (const job of jobs) if (job.task.pinnedOn !== undefined) pin(board, job, daysBetween(first, job.task.pinnedOn));
   const unplaced = place(board);
@@ -365,14 +367,26 @@ function put(board: Board, job: Job, index: number, visit: number): void {
 interface Turn {
   readonly job: Job;
   readonly index: number;
+  /** Its place among all turns that may be lifted. */
+  readonly id: number;
+}
+
+/** Every turn that may be lifted, and the day that each stands on now: a search asks for those near a day a thousand times. */
+interface Turns {
+  readonly all: readonly Turn[];
+  readonly days: Float64Array;
+  /** Room for the ids of the turns near a day. */
+  readonly near: Int32Array;
 }
 
 /** Lifts a few occurrences that stand in each other's way and puts them back in another order, while that gains. */
 function improve(board: Board): void {
   const random = seeded(SEED);
-  const all: Turn[] = board.jobs.flatMap((job) =>
-    job.turns.flatMap((_, index) => (job.pinned && index === 0 ? [] : [{ job, index }])),
-  );
+  const all: Turn[] = board.jobs
+    .flatMap((job) => job.turns.flatMap((_, index) => (job.pinned && index === 0 ? [] : [{ job, index }])))
+    .map((turn, id) => ({ ...turn, id }));
+  const dayNow = ({ job, index }: Turn): number => dayOf(board, job.turns[index] ?? LIFTED);
+  const turns: Turns = { all, days: Float64Array.from(all, dayNow), near: new Int32Array(all.length) };
   const awry = all.filter(({ job, index }) => {
     const visit = job.turns[index] ?? LIFTED;
     return visit !== nearestVisit(board, job.task, targetOf(board, job, index)) || overOf(board, visit) > EPSILON;
@@ -380,7 +394,7 @@ function improve(board: Board): void {
   if (awry.length === 0) return;
   const tries = Math.min(MOST_TRIES, TRIES * awry.length);
   for (let i = 0; i < tries; i++) {
-    const lifted = lift(all, awry[i % awry.length] as Turn, board, random);
+    const lifted = lift(turns, awry[i % awry.length] as Turn, board, random);
     const before = standing(board, lifted);
     const was = lifted.map(({ job, index }) => job.turns[index] ?? LIFTED);
     for (const { job, index } of lifted) put(board, job, index, LIFTED);
@@ -389,45 +403,55 @@ function improve(board: Board): void {
       if (best) put(board, job, index, best.visit);
       return best !== null;
     });
-    if (!back || !less(standing(board, lifted), before)) {
-      for (const { job, index } of lifted) put(board, job, index, LIFTED);
-      for (const [n, { job, index }] of lifted.entries()) put(board, job, index, was[n] ?? LIFTED);
+    if (back && less(standing(board, lifted), before)) {
+      for (const turn of lifted) turns.days[turn.id] = dayNow(turn);
+      continue;
     }
+    for (const { job, index } of lifted) put(board, job, index, LIFTED);
+    for (const [n, { job, index }] of lifted.entries()) put(board, job, index, was[n] ?? LIFTED);
   }
 }
 
 /** One occurrence and some that may stand in its way, each of another job, in a random order. */
-function lift(all: readonly Turn[], awry: Turn, board: Board, random: Random): Turn[] {
-  const target = targetOf(board, awry.job, awry.index);
-  const reach = Math.max(awry.job.task.giveDays, earlyDaysOf(awry.job.task)) + BIOLOGICAL_REST_DAYS;
-  const near = all.filter(
-    ({ job, index }) => job !== awry.job && Math.abs(dayOf(board, job.turns[index] ?? LIFTED) - target) <= reach,
-  );
+function lift(turns: Turns, awry: Turn, board: Board, random: Random): Turn[] {
+  const { all, near } = turns;
+  const found = nearTo(turns, awry, targetOf(board, awry.job, awry.index));
   const chosen = new Map<Job, Turn>([[awry.job, awry]]);
   const count = 1 + Math.floor(random() * MOST_LIFTED);
-  for (let i = 0; i < count && near.length > 0; i++) {
-    const turn = near[Math.floor(random() * near.length)] as Turn;
+  for (let i = 0; i < count && found > 0; i++) {
+    const turn = all[near[Math.floor(random() * found)] ?? 0] as Turn;
     if (!chosen.has(turn.job)) chosen.set(turn.job, turn);
   }
-  const turns = [...chosen.values()];
-  for (let i = turns.length - 1; i > 0; i--) {
+  const lifted = [...chosen.values()];
+  for (let i = lifted.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1));
-    [turns[i], turns[j]] = [turns[j] as Turn, turns[i] as Turn];
+    [lifted[i], lifted[j]] = [lifted[j] as Turn, lifted[i] as Turn];
   }
-  return turns;
+  return lifted;
 }
 
-/** What the jobs of some occurrences cost as they stand, and all overload of the board. */
+/** Puts the ids of the turns of other jobs that may stand in a turn's way into `near`; returns how many. */
+function nearTo({ all, days, near }: Turns, { job }: Turn, target: number): number {
+  const reach = Math.max(job.task.giveDays, earlyDaysOf(job.task)) + BIOLOGICAL_REST_DAYS;
+  let found = 0;
+  for (let id = 0; id < days.length; id++)
+    if (Math.abs((days[id] ?? Number.NaN) - target) <= reach && all[id]?.job !== job) near[found++] = id;
+  return found;
+}
+
+/** What some occurrences cost as they stand, with those whose due day they move, and all overload of the board. */
 function standing(board: Board, turns: readonly Turn[]): Cost {
-  let [late, distance, day] = [0, 0, 0];
-  for (const { job } of turns)
-    for (const [index, visit] of job.turns.entries()) {
+  let [late, over, distance, day] = [0, 0, 0, 0];
+  for (const { job, index: first } of turns)
+    for (let index = first; index <= first + 1 && index < job.turns.length; index++) {
       const target = targetOf(board, job, index);
-      late += outside(job.task, target, dayOf(board, visit));
-      distance += distanceOf(job.task, target, dayOf(board, visit));
-      day += dayOf(board, visit);
+      const on = dayOf(board, job.turns[index] ?? LIFTED);
+      late += outside(job.task, target, on);
+      distance += distanceOf(job.task, target, on);
+      day += on;
     }
-  return [late, board.visits.reduce((sum, _, v) => sum + overOf(board, v), 0), distance, day];
+  for (let visit = 0; visit < board.used.length; visit++) over += overOf(board, visit);
+  return [late, over, distance, day];
 }
 
 function placementsOf(board: Board, first: string): MergePlacement[] {

@@ -33,14 +33,13 @@ export class OrderCycleError extends Error {
  * @throws {OrderCycleError} if rules contradict each other.
  */
 export function orderSteps<S extends Orderable>(steps: readonly S[], rules: readonly OrderRule[]): S[] {
-  const matches = (s: S, name: string) => s.id === name || s.phase === name;
+  const called = new Map<string, S[]>();
+  for (const step of steps)
+    for (const name of new Set([step.id, step.phase])) called.set(name, [...(called.get(name) ?? []), step]);
   const waiting = new Map<S, Set<S>>(steps.map((s) => [s, new Set<S>()]));
-  for (const rule of rules) {
-    for (const late of steps) {
-      if (!matches(late, rule.after)) continue;
-      for (const early of steps) if (early !== late && matches(early, rule.before)) waiting.get(late)?.add(early);
-    }
-  }
+  for (const { before, after } of rules)
+    for (const late of called.get(after) ?? [])
+      for (const early of called.get(before) ?? []) if (early !== late) waiting.get(late)?.add(early);
   const ordered: S[] = [];
   while (waiting.size > 0) {
     let next: S | null = null;

@@ -1,5 +1,5 @@
 import { type WaterPlan, waterOn } from "../change/index.ts";
-import { jobsOn, type PlanInput, tankOnDay, withBed } from "../given/index.ts";
+import { followsChange, jobsOn, type PlanInput, tankOnDay, withBed } from "../given/index.ts";
 import { cautiousMinutes } from "../programme/index.ts";
 import { buildSteps, type KitItem, orderSteps, rulesFor, type Step, timelineOf } from "../steps/index.ts";
 
@@ -42,7 +42,7 @@ export function planVisit(given: PlanInput): VisitPlan {
   const withChange = jobsOn(found, true);
   const water = waterOn(withBed(found, withChange.due));
   const changing = water.litres.value > 0;
-  const { due, held } = changing ? withChange : jobsOn(found, false);
+  const { due, held } = changing || !followsChange(input) ? withChange : jobsOn(found, false);
   const steps = orderSteps(
     buildSteps(input, water, due, held),
     rulesFor(
@@ -65,9 +65,12 @@ export function planVisit(given: PlanInput): VisitPlan {
 }
 
 /** Everything that the steps ask for, each thing once. */
-const kitOf = (steps: readonly Step[]): KitItem[] => [
-  ...new Map([...ALWAYS_CARRIED, ...steps.flatMap((s) => s.kit)].map((k) => [JSON.stringify(k), k])).values(),
-];
+function kitOf(steps: readonly Step[]): KitItem[] {
+  const once = new Map<string, KitItem>();
+  for (const kit of [ALWAYS_CARRIED, ...steps.map((s) => s.kit)])
+    for (const thing of kit) once.set(thing.amount === undefined ? thing.item : JSON.stringify(thing), thing);
+  return [...once.values()];
+}
 
 /** Of a visit's kit, what a van does not carry anyway: by its name, without how much or how long. */
 export function missingIn(kit: readonly string[], van: readonly string[]): string[] {
