@@ -3,7 +3,7 @@ import type { Parameter } from "../units/index.ts";
 import { type Cadence, daysOf, type Window } from "./cadence.ts";
 import { parseCadence } from "./parseCadence.ts";
 
-/** The place of a job in the visit; the order itself is made by rules, see `visit/order.ts`. */
+/** The place of a job in the visit; the order itself is made by rules, see `steps/order.ts`. */
 export const PHASES = [
   "look",
   "feed-before",
