@@ -10,10 +10,9 @@ import { freshDatabase, median, spread, timed } from "./lib.ts";
 const ROUNDS = 20;
 const WEEKS = 8;
 const perTank = new Map<number, number>();
-const plainly = await mysql.createConnection(process.env.DATABASE_URL ?? "");
 
 /** The statements that something sends to the database, with their values, as the server logs them. */
-async function statementsOf(work: () => Promise<unknown>): Promise<string[]> {
+async function statementsOf(plainly: mysql.Connection, work: () => Promise<unknown>): Promise<string[]> {
   await plainly.query("set global log_output = 'TABLE'");
   await plainly.query("truncate table mysql.general_log");
   await plainly.query("set global general_log = 1");
@@ -30,7 +29,8 @@ for (const count of [90, 900, 9000]) {
   const { businessId, today, tankIds } = await loadScale(count, WEEKS, `plan${count}`);
   const visits = tankIds.map((tankId) => ({ visitId: tankId, tankId, on: today }));
   let inputs = await loadPlanInputs(db(), businessId, visits);
-  const statements = await statementsOf(() => loadPlanInputs(db(), businessId, visits));
+  const plainly = await mysql.createConnection(process.env.DATABASE_URL ?? "");
+  const statements = await statementsOf(plainly, () => loadPlanInputs(db(), businessId, visits));
   const [selecting, loading, planning]: [number[], number[], number[]] = [[], [], []];
   const sides = [
     async () => {
@@ -57,6 +57,7 @@ for (const count of [90, 900, 9000]) {
   ];
   // The sides go round, so that each goes first as often.
   for (let i = 0; i < ROUNDS; i++) for (let k = 0; k < sides.length; k++) await sides[(i + k) % sides.length]?.();
+  await plainly.end();
   const ratio = (over: readonly number[]) => spread(planning.map((p, i) => p / (over[i] ?? Number.NaN)));
   perTank.set(count, median(planning) / count);
   console.log(

@@ -56,11 +56,11 @@ export async function takeIn<T>(
         yield chunk;
       }
     }
-    await pipeline(counted(), createWriteStream(path, { flags: "r+" }));
-    return await use({ bytes, read: () => createReadStream(path) });
+    await pipeline(counted(), createWriteStream(/*turbopackIgnore: true*/ path, { flags: "r+" }));
+    return await use({ bytes, read: () => createReadStream(/*turbopackIgnore: true*/ path) });
   } finally {
     clearInterval(touching);
-    await rm(path, { force: true });
+    await rm(/*turbopackIgnore: true*/ path, { force: true });
   }
 }
 
@@ -76,7 +76,7 @@ async function claimPlace(businessId: string): Promise<string> {
     await removeIfLeft(path, Date.now());
     try {
       // Fails where the file is there already: of two that ask at once, one gets it.
-      await (await open(path, "wx", 0o600)).close();
+      await (await open(/*turbopackIgnore: true*/ path, "wx", 0o600)).close();
       return path;
     } catch (error) {
       if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
@@ -88,7 +88,7 @@ async function claimPlace(businessId: string): Promise<string> {
 function touch(path: string): void {
   const now = new Date();
   // Gone meanwhile: it was taken in and away.
-  utimes(path, now, now).catch(() => undefined);
+  utimes(/*turbopackIgnore: true*/ path, now, now).catch(() => undefined);
 }
 
 /** The parts of a body, for as long as they come in time. */
@@ -138,8 +138,8 @@ export async function sweepIntake(now: number): Promise<number> {
 }
 
 async function removeIfLeft(path: string, now: number): Promise<boolean> {
-  const known = await stat(path).catch(() => null);
+  const known = await stat(/*turbopackIgnore: true*/ path).catch(() => null);
   if (!known || now - known.mtimeMs < ORPHAN_MS) return false;
-  await rm(path, { force: true });
+  await rm(/*turbopackIgnore: true*/ path, { force: true });
   return true;
 }

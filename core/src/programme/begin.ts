@@ -1,6 +1,6 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import { BIOLOGICAL_REST_DAYS } from "./due.ts";
 import type { Job } from "./job.ts";
+import { BIOLOGICAL_REST_DAYS } from "./together.ts";
 
 /** A tank that has run for longer than this was somebody's before: nobody knows what was done when. */
 const TAKEN_OVER_DAYS = 14;

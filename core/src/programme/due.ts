@@ -5,6 +5,14 @@ import { biologyLeft, unitOf } from "./biology.ts";
 import { earlyDaysOf } from "./cadence.ts";
 import type { Phase } from "./job.ts";
 import { cadenceOf, dueOn, jobOf, performerOf, type TankTask } from "./task.ts";
+import {
+  BIOLOGICAL_REST_DAYS,
+  natureOf,
+  neverTogether,
+  type RuleTogether,
+  restApart,
+  waitsForRemedy,
+} from "./together.ts";
 
 /** A job that rides with this visit. */
 export interface DueTask {
@@ -21,10 +29,7 @@ export interface DueTask {
 }
 
 /** The rules that keep a job from a visit. */
-export type HeldBy = "biological-rest" | "treatment" | "not-together";
-
-/** Two services of bacteria on one tank stay this many civil days apart. */
-export const BIOLOGICAL_REST_DAYS = 28;
+export type HeldBy = RuleTogether | "treatment";
 
 /** Why a due job is not on this visit. */
 export interface HeldTask extends Omit<DueTask, "against"> {
@@ -104,30 +109,17 @@ function barsOf(
 ): Bar[] {
   const bars: Bar[] = [];
   const unit = unitOf(task);
-  const { kind } = jobOf(task);
+  const nature = natureOf(task, book);
   const { treatmentUntil } = visit;
-  if (treatmentUntil && treatmentUntil > visit.on && (unit !== null || kind !== undefined))
+  if (treatmentUntil && treatmentUntil > visit.on && waitsForRemedy(unit, nature))
     bars.push({ because: "treatment", until: treatmentUntil, strict: true });
   if (unit !== null) {
     const rest = restOf(task, unit, tasks, due, visit.on);
     if (rest) bars.push({ because: "biological-rest", ...rest, strict: biologyLeft(book, unit).strict });
   }
-  const single = unit !== null && biologyLeft(book, unit).single;
-  const other = due.find((d) => mixes({ kind, single }, kindOf(d.task, book)));
+  const other = nature && due.find((d) => neverTogether(nature, natureOf(d.task, book)));
   if (other) bars.push({ because: "not-together", until: visit.nextOn, other: other.task.code, strict: true });
   return bars;
-}
-
-const kindOf = (task: TankTask, book: Parameters<typeof biologyLeft>[0]) => {
-  const unit = unitOf(task);
-  return { kind: jobOf(task).kind, single: unit !== null && biologyLeft(book, unit).single };
-};
-
-/** What never comes on one visit: fresh media or the only filter with a deep clean. */
-function mixes(a: ReturnType<typeof kindOf>, b: ReturnType<typeof kindOf>): boolean {
-  const deep = (x: typeof a) => x.kind === "deep-clean";
-  const tender = (x: typeof a) => x.kind === "media" || x.single;
-  return (deep(a) && tender(b)) || (tender(a) && deep(b));
 }
 
 /** Until when another unit's service keeps this one back. */
@@ -139,7 +131,7 @@ function restOf(
   on: string,
 ): { readonly until: string; readonly other: string } | null {
   const rests = tasks
-    .filter((t) => unitOf(t) !== null && unitOf(t) !== unit)
+    .filter((t) => restApart(unitOf(t), unit))
     .map((t) => ({
       other: t.code,
       until: addDays(due.some((d) => d.task === t) ? on : t.lastDoneOn, BIOLOGICAL_REST_DAYS),

@@ -17,7 +17,6 @@ export {
 } from "./cadence.ts";
 export { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
 export {
-  BIOLOGICAL_REST_DAYS,
   type DueTask,
   type DueVisit,
   type HeldTask,
@@ -54,5 +53,6 @@ export { type ParsedCadence, parseCadence } from "./parseCadence.ts";
 export { type Preview, previewOf } from "./preview.ts";
 export { partsOf, type RotationTurn, rotationOf } from "./rotation.ts";
 export { cadenceOf, dueOn, isWaiting, jobOf, type Pin, performerOf, type TankTask } from "./task.ts";
+export { BIOLOGICAL_REST_DAYS, type Nature, natureOf, neverTogether } from "./together.ts";
 export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
 export { type YoungPhase, youngJobs, youngNow, youngPhases, youngProgramme, youngShare } from "./young.ts";

@@ -2,7 +2,14 @@ import { addDays, daysBetween } from "../calendar/civil.ts";
 import { requireRange } from "../issues/index.ts";
 import { type Random, seeded } from "../numeric/index.ts";
 import { beyondWindowDays, earlyDaysOf, type Window } from "./cadence.ts";
-import { BIOLOGICAL_REST_DAYS } from "./due.ts";
+import {
+  BIOLOGICAL_REST_DAYS,
+  type Nature,
+  neverTogether,
+  RULES_TOGETHER,
+  type RuleTogether,
+  restApart,
+} from "./together.ts";
 
 /** A visit of a site as far as merging needs it. */
 export interface MergeVisit {
@@ -33,7 +40,7 @@ export interface MergeTask extends Window {
   /** So much else is left alone that the four weeks are advice: kept all the same, and easier for a person to put aside. */
   readonly advisory?: boolean;
   /** Fresh media and the only filter never come with a deep clean or a medication. */
-  readonly kind?: "media" | "only-filter" | "deep-clean" | "medication";
+  readonly kind?: Nature;
 }
 
 /** What kept a job from the visit nearest its date; its removal moves it back. */
@@ -68,7 +75,7 @@ export interface MergePlan {
   readonly overload: readonly { readonly on: string; readonly minutes: number }[];
   /** Rules that are not kept: services that lie behind, and days that somebody chose. Every pair by itself. */
   readonly broken: readonly {
-    readonly rule: "biological-rest" | "not-together";
+    readonly rule: RuleTogether;
     readonly taskId: string;
     readonly on: string;
     readonly otherId: string;
@@ -125,19 +132,9 @@ function targetOf(board: Board, job: Job, index: number): number {
   return dayOf(board, turns[index - 1] ?? LIFTED) + task.everyDays;
 }
 
-const RULES = ["biological-rest", "not-together"] as const;
-type Rule = (typeof RULES)[number];
-
-const DIRTIES = ["deep-clean", "medication"];
-const TENDER = ["media", "only-filter"];
-const mixes = (a: MergeTask["kind"], b: MergeTask["kind"]): boolean =>
-  a !== undefined &&
-  b !== undefined &&
-  ((TENDER.includes(a) && DIRTIES.includes(b)) || (DIRTIES.includes(a) && TENDER.includes(b)));
-
 /** The turn of a job that forbids another one a day, and by which rule. */
 interface Against {
-  readonly rule: Rule;
+  readonly rule: RuleTogether;
   readonly taskId: string;
   readonly on: string;
 }
@@ -147,7 +144,13 @@ interface Against {
  *
  * @param all Where given, every one of them is put here, and none is answered.
  */
-function conflict(board: Board, { task, servicedDay }: Job, day: number, only?: Rule, all?: Against[]): Against | null {
+function conflict(
+  board: Board,
+  { task, servicedDay }: Job,
+  day: number,
+  only?: RuleTogether,
+  all?: Against[],
+): Against | null {
   if (!task.unit && !task.kind) return null;
   if (task.serviced && only !== "not-together" && day - servicedDay < BIOLOGICAL_REST_DAYS) {
     const found = { rule: "biological-rest", ...task.serviced } as const;
@@ -156,8 +159,8 @@ function conflict(board: Board, { task, servicedDay }: Job, day: number, only?: 
   }
   for (const other of board.ofTank.get(task.tankId) ?? []) {
     if (other.task === task) continue;
-    const bothLive = only !== "not-together" && task.unit && other.task.unit && task.unit !== other.task.unit;
-    const together = only !== "biological-rest" && mixes(task.kind, other.task.kind);
+    const bothLive = only !== "not-together" && restApart(task.unit, other.task.unit);
+    const together = only !== "biological-rest" && neverTogether(task.kind, other.task.kind);
     if (!bothLive && !together) continue;
     for (const visit of other.turns) {
       if (visit === LIFTED) continue;
@@ -499,7 +502,7 @@ function causesOf(board: Board, job: Job, index: number, nearest: number, target
   const day = dayOf(board, nearest);
   const at = turns[index] ?? LIFTED;
   put(board, job, index, LIFTED);
-  const causes: MergeCause[] = RULES.flatMap((rule) => {
+  const causes: MergeCause[] = RULES_TOGETHER.flatMap((rule) => {
     const against = conflict(board, job, day, rule);
     return against ? [{ code: rule, taskId: against.taskId, on: against.on }] : [];
   });

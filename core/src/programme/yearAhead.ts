@@ -4,6 +4,7 @@ import { daysOf, windowWithin } from "./cadence.ts";
 import type { Job } from "./job.ts";
 import type { MergeTask } from "./merge.ts";
 import { cadenceOf, dueOn, isWaiting, jobOf, performerOf, type TankTask } from "./task.ts";
+import { natureOf, restApart, waitsForRemedy } from "./together.ts";
 
 /** Jobs that come this seldom ride where there is room; what comes more often is part of every visit. */
 const SELDOM_DAYS = 14;
@@ -39,7 +40,7 @@ export function seldomTasks(
     const left = unit === null ? null : biologyLeft(book, unit);
     const comesAgain = cadence.by === "time" || cadence.by === "season" || daysOf(cadence) !== null;
     const everyDays = comesAgain ? t.everyDays : ONCE_DAYS;
-    const kind = job.kind ?? (left?.single ? "only-filter" : undefined);
+    const kind = natureOf(t, book);
     return {
       id: mergeId(tankId, t.code),
       tankId,
@@ -55,14 +56,14 @@ export function seldomTasks(
         : {}),
       ...(kind ? { kind } : {}),
       // Services and media wait for a remedy; its own end calls for what comes after it.
-      ...(book.treatment && (unit !== null || kind) ? { notBefore: book.treatment.followUpOn } : {}),
+      ...(book.treatment && waitsForRemedy(unit, kind) ? { notBefore: book.treatment.followUpOn } : {}),
     };
   });
 }
 
 /** The latest service of another unit of the tank, also by a job that waits to be called for again. */
 function servicedBefore(tankId: string, tasks: readonly TankTask[], unit: number): Pick<MergeTask, "serviced"> {
-  const others = tasks.filter((t) => unitOf(t) !== null && unitOf(t) !== unit);
+  const others = tasks.filter((t) => restApart(unitOf(t), unit));
   const last = others.reduce<TankTask | null>((l, t) => (l && l.lastDoneOn >= t.lastDoneOn ? l : t), null);
   return last ? { serviced: { taskId: mergeId(tankId, last.code), on: last.lastDoneOn } } : {};
 }

@@ -1,0 +1,39 @@
+import type { TankBook } from "../tank/index.ts";
+import { biologyLeft, unitOf } from "./biology.ts";
+import { jobOf, type TankTask } from "./task.ts";
+
+/** What a job is to the rules of what may ride with what. */
+export type Nature = "media" | "only-filter" | "deep-clean" | "medication";
+
+/** Why a job may not come where another one does. */
+export const RULES_TOGETHER = ["biological-rest", "not-together"] as const;
+export type RuleTogether = (typeof RULES_TOGETHER)[number];
+
+/** Two services of bacteria on one tank stay this many civil days apart. General practice: a filter grows back in four weeks. */
+export const BIOLOGICAL_REST_DAYS = 28;
+
+const DIRTIES: readonly (Nature | undefined)[] = ["deep-clean", "medication"];
+const TENDER: readonly (Nature | undefined)[] = ["media", "only-filter"];
+
+/** What never comes on one visit: fresh media or the only filter with a deep clean or a medication. */
+export const neverTogether = (a: Nature | undefined, b: Nature | undefined): boolean =>
+  (TENDER.includes(a) && DIRTIES.includes(b)) || (DIRTIES.includes(a) && TENDER.includes(b));
+
+/** Whether two jobs open two different units of bacteria, so that they rest four weeks from each other. */
+export const restApart = <Unit>(a: Unit | null | undefined, b: Unit | null | undefined): boolean =>
+  a !== null && a !== undefined && b !== null && b !== undefined && a !== b;
+
+/** Whether a job waits for a remedy that is in the water: it would take it up, or disturb what suffers already. */
+export const waitsForRemedy = (unit: number | null, nature: Nature | undefined): boolean =>
+  unit !== null || nature !== undefined;
+
+/** What a job of a tank is to these rules; undefined for one that minds nothing. */
+export function natureOf(
+  task: Pick<TankTask, "code" | "job">,
+  book: Pick<TankBook, "filterUnits" | "display" | "sump" | "kind" | "targetPsu">,
+): Nature | undefined {
+  const { kind } = jobOf(task);
+  if (kind) return kind;
+  const unit = unitOf(task);
+  return unit !== null && biologyLeft(book, unit).single ? "only-filter" : undefined;
+}
