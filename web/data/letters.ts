@@ -1,5 +1,5 @@
 import { createHash, createHmac } from "node:crypto";
-import { longDate } from "@keel-round/core/calendar";
+import { clockText, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
 import { programmeOn, trimOf } from "@keel-round/core/given";
 import { type LetterTank, letterFor } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
@@ -127,8 +127,6 @@ export async function letterContent(
   };
 }
 
-const MINUTES_OF_A_DAY = 24 * 60;
-
 /** About when a stop is reached on its day, as the plan stands now. */
 async function arrivalAt(businessId: string, personId: string, on: string, stopId: string): Promise<string | null> {
   const { day } = await loadRound({ businessId, units: METRIC }, personId, on);
@@ -136,8 +134,8 @@ async function arrivalAt(businessId: string, personId: string, on: string, stopI
   if (at === undefined) return null;
   const minute = Math.round(at / 5) * 5;
   // A day that is laid out past midnight is moved before it comes: no owner is told such an hour.
-  if (minute >= MINUTES_OF_A_DAY) return null;
-  return `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
+  if (minute >= MINUTES_A_DAY) return null;
+  return clockText(minute);
 }
 
 /** Stores a rendered letter. */

@@ -3,6 +3,7 @@ import { missingL, modeOf } from "@keel-round/core/given";
 import { say } from "@keel-round/core/say";
 import { gearName } from "@keel-round/core/steps";
 import { SWITCH_GEAR, type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { inSentence } from "@keel-round/core/text";
 import { METRIC } from "@keel-round/core/units";
 import { type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
 import { effectiveShare } from "@keel-round/core/water";
@@ -333,14 +334,12 @@ const unrested = (base: Base, state: VisitState, plan: VisitPlan, on: string, at
       ...base,
       id: v5(`${code} ${days}`, base.visitId),
       kind: "other" as const,
-      text: `Test ammonia: ${lower(say(step.title, METRIC))} did not keep its four weeks (${reason})`,
+      text: `Test ammonia: ${inSentence(say(step.title, METRIC))} did not keep its four weeks (${reason})`,
       state: "carried" as const,
       dueOn: addDays(on, days),
       seenAt: at,
     }));
   });
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /**
  * Steps with the minutes between their ticks, and the jobs of the programme that follow from them.

@@ -1,5 +1,13 @@
-import type { Job, TankTask } from "@keel-round/core/programme";
-import { calledTasks, dueOn, isWaiting, NO_EVIDENCE, sayCadence, taskLibrary } from "@keel-round/core/programme";
+import {
+  calledTasks,
+  dueOn,
+  isWaiting,
+  type Job,
+  NO_EVIDENCE,
+  sayCadence,
+  type TankTask,
+  taskLibrary,
+} from "@keel-round/core/programme";
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";

@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { type SaidStep, type TimedStep, timelineOf } from "@keel-round/core/steps";
+import { inSentence } from "@keel-round/core/text";
 import { Line, Rect, Span, Svg, SvgText } from "@/kit/elements";
 import { duration } from "./words";
 
@@ -42,7 +43,7 @@ export function TwoHands({ steps }: { steps: readonly SaidStep[] }) {
   const x = (minute: number) => NAME + (minute / line.minutes) * (WIDTH - NAME - 4);
   const every = line.minutes > 90 ? 20 : line.minutes > 40 ? 10 : 5;
   const ticks = Array.from({ length: Math.floor(line.minutes / every) + 1 }, (_, i) => i * every);
-  const title = (id: string) => lower(steps.find((s) => s.id === id)?.title ?? id);
+  const title = (id: string) => inSentence(steps.find((s) => s.id === id)?.title ?? id);
   const waits = line.steps.filter((t) => t.waited);
   const says = [
     ...line.saves.map((s) => `Starting early with “${title(s.id)}” saves ${duration(s.minutes)}.`),
@@ -149,4 +150,3 @@ const ALONE_WORD: Readonly<Record<string, string>> = {
   warm: "warms",
   "feed-before": "they eat",
 };
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -1,11 +1,10 @@
+import { clockText, MINUTES_A_DAY } from "@keel-round/core/calendar";
+
 /** Minutes of the day as a clock; past midnight it says so. */
 export function clock(minute: number): string {
   const m = Math.round(minute);
-  const late = m >= MINUTES_OF_A_DAY ? " the next day" : "";
-  return `${String(Math.floor(m / 60) % 24).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}${late}`;
+  return `${clockText(m)}${m >= MINUTES_A_DAY ? " the next day" : ""}`;
 }
-
-const MINUTES_OF_A_DAY = 24 * 60;
 
 /** "1 h 12 min" or "38 min". */
 export function duration(minutes: number): string {

@@ -1,3 +1,4 @@
+import { clockText } from "../calendar/index.ts";
 import {
   type DecimalSign,
   figure,
@@ -124,8 +125,6 @@ function decimalsIn(type: Extract<FieldType, { readonly decimals: number }>, uni
 const tidy = (value: number) => Number(value.toPrecision(12));
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-const clock = (minute: number) =>
-  `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
 
 function parseClock(text: string): number {
   const match = /^(\d{1,2})[:.h](\d{2})$/.exec(text);
@@ -139,7 +138,7 @@ function parseClock(text: string): number {
 function writeWindows(windows: Windows): string {
   const days = WEEKDAYS.map((name, i) => {
     const w = windows[String(i + 1)];
-    return { name, span: w ? `${clock(w.from)}–${clock(w.to)}` : null };
+    return { name, span: w ? `${clockText(w.from)}–${clockText(w.to)}` : null };
   });
   const runs: { first: string; last: string; span: string }[] = [];
   for (const [i, { name, span }] of days.entries()) {

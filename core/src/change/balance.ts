@@ -1,5 +1,4 @@
-import type { TankOnDay, WaterSource } from "../given/index.ts";
-import { leftByConditioner } from "../given/index.ts";
+import { leftByConditioner, type TankOnDay, type WaterSource } from "../given/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { effectiveShare } from "../water/index.ts";
 import { CEILINGS } from "./mends.ts";

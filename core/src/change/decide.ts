@@ -1,6 +1,5 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import type { TankOnDay } from "../given/index.ts";
-import { freeAmmoniaNow, isBound, wrongKindOfWater } from "../given/index.ts";
+import { freeAmmoniaNow, isBound, type TankOnDay, wrongKindOfWater } from "../given/index.ts";
 import { youngShare } from "../programme/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { autoExchangeOf } from "./autoExchange.ts";

@@ -1,5 +1,4 @@
-import type { PlanInput } from "../given/index.ts";
-import { type TankOnDay, tankOnDay } from "../given/index.ts";
+import { type PlanInput, type TankOnDay, tankOnDay } from "../given/index.ts";
 import { requireRange } from "../issues/index.ts";
 import { type Drawn, gaussian, pointsOf, type Random, seeded } from "../numeric/index.ts";
 import type { Parameter } from "../units/index.ts";

@@ -1,5 +1,4 @@
-import type { TankOnDay } from "../given/index.ts";
-import { sourceRelative } from "../given/index.ts";
+import { sourceRelative, type TankOnDay } from "../given/index.ts";
 import type { Band } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { q, worked, Z95 } from "../worked/index.ts";

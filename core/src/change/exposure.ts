@@ -1,5 +1,4 @@
-import type { TankOnDay } from "../given/index.ts";
-import { litresAboveM, stepMinutes } from "../given/index.ts";
+import { litresAboveM, stepMinutes, type TankOnDay } from "../given/index.ts";
 import type { Landmark, TankBook } from "../tank/index.ts";
 import { type DrainParts, drainPartsOf, outMinutesOf, refillMinutesOf } from "./moving.ts";
 import { pumpsOnLitres } from "./pumpsOn.ts";

@@ -1,6 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
-import type { PlanInput } from "../given/index.ts";
-import { steadyOf } from "../given/index.ts";
+import { type PlanInput, steadyOf } from "../given/index.ts";
 import { type Carried, carriedOn, ownPerDayOf } from "../readings/index.ts";
 import { PARAMETERS, type Parameter } from "../units/index.ts";
 import { type Worked, Z95 } from "../worked/index.ts";

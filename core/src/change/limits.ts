@@ -1,5 +1,4 @@
-import type { PlanInput, TankOnDay } from "../given/index.ts";
-import { drainableL, litresAboveM, tankC } from "../given/index.ts";
+import { drainableL, litresAboveM, type PlanInput, type TankOnDay, tankC } from "../given/index.ts";
 import { risingRoot } from "../numeric/index.ts";
 import { youngShare } from "../programme/index.ts";
 import type { Landmark } from "../tank/index.ts";

@@ -1,6 +1,5 @@
 import { bucketFactor, gravityFlowLPerMinute, type Hose, liftMinutes, pumpFlowLPerMinute } from "../flow/index.ts";
-import type { TankOnDay } from "../given/index.ts";
-import { litresAboveM, markPlace, pumpsOffLevelM } from "../given/index.ts";
+import { litresAboveM, markPlace, pumpsOffLevelM, type TankOnDay } from "../given/index.ts";
 import type { DrainHose, RefillPump, TankBook, TimedBucket } from "../tank/index.ts";
 import { displayLevelM, displayVolumeL } from "../vessel/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";

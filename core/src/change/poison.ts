@@ -1,5 +1,4 @@
-import type { TankOnDay, WaterSource } from "../given/index.ts";
-import { freeAt, isBound, tankC, worstNow } from "../given/index.ts";
+import { freeAt, isBound, type TankOnDay, tankC, type WaterSource, worstNow } from "../given/index.ts";
 import { carbonateBalancePh } from "../water/index.ts";
 import { q, worked, Z95 } from "../worked/index.ts";
 import { bringsOf, mixed } from "./balance.ts";

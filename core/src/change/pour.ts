@@ -1,5 +1,4 @@
-import type { TankOnDay } from "../given/index.ts";
-import { tankC } from "../given/index.ts";
+import { type TankOnDay, tankC } from "../given/index.ts";
 import { effectiveShare } from "../water/index.ts";
 import { type Blend, blendOf, bringsOf, mixed, type Poured, type Waters } from "./balance.ts";
 import { type SalinityAim, salinityAim } from "./salinityToday.ts";

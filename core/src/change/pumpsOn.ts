@@ -1,5 +1,4 @@
-import type { TankOnDay } from "../given/index.ts";
-import { runBackOf } from "../given/index.ts";
+import { runBackOf, type TankOnDay } from "../given/index.ts";
 import { sumpVolumeL } from "../vessel/index.ts";
 
 /** Run-back that takes more than this of its room is a warning. */

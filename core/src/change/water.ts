@@ -1,9 +1,9 @@
-import type { PlanInput } from "../given/index.ts";
 import {
   belowLineCm,
   leaningOn,
   markCmOf,
   oddToday,
+  type PlanInput,
   runBackOf,
   standingOf,
   type TankOnDay,

@@ -1,5 +1,6 @@
 import { isLibraryTask, libraryTask, type TankTask, type TaskCode } from "../programme/index.ts";
 import type { StandingException, TankBook } from "../tank/index.ts";
+import { inSentence } from "../text/index.ts";
 
 /** Jobs that take dirt out of the bed. */
 const BED_JOBS: readonly TaskCode[] = ["vacuum-sector", "spot-siphon", "deep-sector", "sand-top"];
@@ -44,7 +45,7 @@ export function fedBefore(book: Pick<TankBook, "exceptions">): string | null {
 /** An exception as a person says it, with the name of its job where it is about one. */
 export function exceptionSentence({ kind, what, job }: StandingException): string {
   const which = what.replace(/[.]$/, "");
-  const name = job && isLibraryTask(job) ? libraryTask(job).name.toLowerCase() : "";
+  const name = job && isLibraryTask(job) ? inSentence(libraryTask(job).name) : "";
   switch (kind) {
     case "leave-pane":
       return `Leave the ${which} alone.`;

@@ -3,6 +3,7 @@ import { dueOn, jobOf, ownerList, performerOf, type TankTask, taskName } from ".
 import { standing, type Trim } from "../readings/index.ts";
 import { say } from "../say/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
+import { andList, inSentence, sentence } from "../text/index.ts";
 import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
 import type { VisitPlan, VisitState } from "../visit/index.ts";
 import { litresText, trimSentence, waterSentence, withUnit } from "../words/index.ts";
@@ -92,12 +93,6 @@ const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> 
   community: (n) => `In the ${n} colours are pale until this evening: fish do that after fresh water.`,
 };
 
-const list = (words: readonly string[]) =>
-  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
-/** A parameter's name inside a sentence: pH, GH and KH keep their capitals. */
-const inSentence = (label: string) => (/^[a-zA-Z]{2}$/.test(label) ? label : label.toLowerCase());
-const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? "" : "."}`;
-
 /** Builds what the letter says of one tank from its book, its plan and its log. */
 export function letterFor(input: LetterInput): LetterTank {
   const { book, trim } = input;
@@ -172,12 +167,14 @@ function opening(
       ),
     );
     if (trim.others.length > 0)
-      lines.push(sentence(`also in the ${name}: ${list(trim.others.slice(0, 3).map((r) => trimSentence(r, units)))}`));
+      lines.push(
+        sentence(`also in the ${name}: ${andList(trim.others.slice(0, 3).map((r) => trimSentence(r, units)))}`),
+      );
   } else {
     const best = measured.filter((m) => m.standing === "ideal").map((m) => `${inSentence(m.label)} ${m.shown}`);
     lines.push(
       best.length > 0
-        ? sentence(`all that was measured in the ${name} is where it should be: ${list(best)}`)
+        ? sentence(`all that was measured in the ${name} is where it should be: ${andList(best)}`)
         : sentence(`nothing was measured in the ${name} today, and its last readings still hold`),
     );
   }
@@ -186,8 +183,8 @@ function opening(
   if (total.length > 0)
     lines.push(
       counted
-        ? sentence(`I looked at ${list(total)}`)
-        : sentence(`the ${list(book.animals.map((a) => a.name))} of the ${name} were not looked over this time`),
+        ? sentence(`I looked at ${andList(total)}`)
+        : sentence(`the ${andList(book.animals.map((a) => a.name))} of the ${name} were not looked over this time`),
     );
   return lines;
 }
@@ -196,7 +193,7 @@ function notMeasured({ book }: LetterInput, measured: readonly LetterReading[], 
   const missing = book.bands
     .filter((b) => !measured.some((m) => m.parameter === b.parameter))
     .map((b) => parameterFacts[b.parameter].label);
-  return missing.length === 0 ? null : `Not measured in the ${name} today: ${list(missing.map(inSentence))}.`;
+  return missing.length === 0 ? null : `Not measured in the ${name} today: ${andList(missing.map(inSentence))}.`;
 }
 
 function done({ book, plan, state, units }: LetterInput, name: string): string[] {
@@ -212,12 +209,11 @@ function done({ book, plan, state, units }: LetterInput, name: string): string[]
   else lines.push(`No water was changed in the ${name} today.`);
   const tasks = plan.steps
     .filter((s) => s.task && !s.test && state.ticked[s.id])
-    .map((s) => lower(say(s.title, units)));
-  if (tasks.length > 0) lines.push(sentence(`also done for the ${name}: ${list(tasks)}`));
+    .map((s) => inSentence(say(s.title, units)));
+  if (tasks.length > 0) lines.push(sentence(`also done for the ${name}: ${andList(tasks)}`));
   for (const step of plan.steps) {
     const reason = state.skipped[step.id];
-    if (reason)
-      lines.push(`Left for another time in the ${name}: ${say(step.title, units).toLowerCase()} (${reason}).`);
+    if (reason) lines.push(`Left for another time in the ${name}: ${inSentence(say(step.title, units))} (${reason}).`);
   }
   for (const [gear, g] of Object.entries(state.gear))
     if (g?.state === "left-off")
@@ -272,8 +268,7 @@ function owner({ book, trim, state, units }: LetterInput, name: string): string[
 /** The owner's own list, a line a rhythm. */
 function between({ tasks }: LetterInput, name: string): string[] {
   return ownerList(tasks).map(
-    ({ when, jobs }) =>
-      `${when}, at the ${name}: ${list(jobs.map((j) => j.name.charAt(0).toLowerCase() + j.name.slice(1)))}.`,
+    ({ when, jobs }) => `${when}, at the ${name}: ${andList(jobs.map((j) => inSentence(j.name)))}.`,
   );
 }
 
@@ -293,17 +288,15 @@ function next({ book, next: visit, tasks, on, trim }: LetterInput, name: string)
     r && "parameter" in r ? [inSentence(parameterFacts[r.parameter].label)] : [],
   );
   const lines = [
-    `${longDate(visit.on)}, about ${visit.about}, for the ${name}${again.length > 0 ? `: ${list([...new Set(again)])} again` : ""}.`,
+    `${longDate(visit.on)}, about ${visit.about}, for the ${name}${again.length > 0 ? `: ${andList([...new Set(again)])} again` : ""}.`,
   ];
   const soon = tasks
     .filter((t) => jobOf(t).long && performerOf(t) === "technician" && daysBetween(on, dueOn(t)) <= 45)
     .map((t) => taskName(t, book).toLowerCase());
-  if (soon.length > 0) lines.push(`Coming up for the ${name}: ${list(soon)}.`);
+  if (soon.length > 0) lines.push(`Coming up for the ${name}: ${andList(soon)}.`);
   for (const t of tasks.filter((x) => x.slips > 0))
     lines.push(`${taskName(t, book)} of the ${name} was put off and comes back.`);
   if (book.treatment)
     lines.push(`The follow-up to ${book.treatment.name} is on ${longDate(book.treatment.followUpOn)}.`);
   return lines;
 }
-
-const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;

@@ -1,4 +1,5 @@
 import { addDays, addMonths } from "../calendar/civil.ts";
+import { andList, counted } from "../text/index.ts";
 import type { Parameter } from "../units/index.ts";
 
 /** How far from its day a job may come. */
@@ -138,17 +139,15 @@ const MONTHS = [
 const everyWords = (every: number, unit: CadenceUnit) =>
   every === 1 ? `every ${UNIT_WORD[unit]}` : `every ${every} ${UNIT_WORD[unit]}s`;
 const monthDay = (text: string) => `${Number(text.slice(3))} ${MONTHS[Number(text.slice(0, 2)) - 1] ?? text}`;
-const andList = (numbers: readonly number[]) =>
-  numbers.length < 2 ? `${numbers[0] ?? 0}` : `${numbers.slice(0, -1).join(", ")} and ${numbers.at(-1)}`;
 const latest = (days: number | null) => (days === null ? "" : `, at the latest every ${daysWords(days)}`);
 
 /** Days in the largest unit that holds them whole: "3 weeks", "10 days". */
 export function daysWords(days: number): string {
   const [n, unit] = days % 7 === 0 && days >= 7 ? [days / 7, "week"] : [days, "day"];
-  return `${n} ${unit}${n === 1 ? "" : "s"}`;
+  return counted(n, unit);
 }
 
-const dayCount = (days: number) => `${days} day${days === 1 ? "" : "s"}`;
+const dayCount = (days: number) => counted(days, "day");
 
 /** A window in words, with the comma before it; nothing where there is none. */
 function windowWords(window: Window): string {
@@ -175,7 +174,7 @@ export function sayCadence(cadence: Cadence, window: Window = { giveDays: 0 }): 
     case "hours":
       return `after ${cadence.hours} hours of the ${GEAR_WORD[cadence.of]}${give}`;
     case "event":
-      return `${andList(cadence.onDays)} day${cadence.onDays.length === 1 && cadence.onDays[0] === 1 ? "" : "s"} after ${EVENT_WORD[cadence.after]}${give}`;
+      return `${andList(cadence.onDays.map(String))} day${cadence.onDays.length === 1 && cadence.onDays[0] === 1 ? "" : "s"} after ${EVENT_WORD[cadence.after]}${give}`;
     case "season":
       return `${everyWords(cadence.every, cadence.unit)} from ${monthDay(cadence.from)} to ${monthDay(cadence.to)}${give}`;
     case "sign":

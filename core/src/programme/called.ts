@@ -1,5 +1,6 @@
 import { addDays, daysBetween, sayDay } from "../calendar/civil.ts";
 import type { Band } from "../tank/index.ts";
+import { inSentence } from "../text/index.ts";
 import { type Parameter, parameterFacts } from "../units/index.ts";
 import {
   afterUnits,
@@ -136,7 +137,7 @@ function bySign(sign: Sign, task: TankTask, evidence: Evidence, on: string): Cal
     case "band": {
       const band = evidence.bands.find((b) => b.parameter === sign.parameter);
       const { label } = parameterFacts[sign.parameter];
-      const name = /^[a-z]?[A-Z]{1,2}$/.test(label) ? label : label.toLowerCase();
+      const name = inSentence(label);
       return band
         ? sinceDone(task, evidence, sign.parameter, on, ({ value }) =>
             value > band.idealHigh || value < band.idealLow

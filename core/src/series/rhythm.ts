@@ -1,4 +1,5 @@
 import { addDays, weekday } from "../calendar/index.ts";
+import { andList } from "../text/index.ts";
 
 /** The last one of the month, as the second Tuesday counts from its beginning. */
 export const LAST = -1;
@@ -119,14 +120,13 @@ export function sayRhythm(rhythm: Rhythm): string {
 }
 
 function sayWeeks(every: number, days: readonly string[]): string {
-  const list = listed.format(days);
+  const list = andList(days);
   if (every === 1) return days.length === 7 ? "every day" : `every ${list}`;
   const nth = ORDINALS[every];
   if (!nth) return `every ${every} weeks on ${list}`;
   return days.length === 1 ? `every ${nth} ${list}` : `every ${nth} week on ${list}`;
 }
 
-const listed = new Intl.ListFormat("en-GB", { type: "conjunction" });
 const plural = new Intl.PluralRules("en-GB", { type: "ordinal" });
 const SUFFIX: Readonly<Record<string, string>> = { one: "st", two: "nd", few: "rd" };
 const ordinal = (n: number): string => `${n}${SUFFIX[plural.select(n)] ?? "th"}`;

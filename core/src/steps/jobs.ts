@@ -15,6 +15,7 @@ import {
   unitOf,
 } from "../programme/index.ts";
 import { type Message, m, told } from "../say/index.ts";
+import { inSentence } from "../text/index.ts";
 import { type Making, type Step, those } from "./step.ts";
 import { variantOf } from "./variants.ts";
 
@@ -25,7 +26,7 @@ export function heldStep({ input }: Making, held: HeldTask): Step {
     id: `held:${task.code}`,
     phase: "look",
     number: 28,
-    title: m("held.title", { job: lowerFirst(taskName(task, input.book)) }),
+    title: m("held.title", { job: inSentence(taskName(task, input.book)) }),
     ...stepMinutes(input, `held:${task.code}`, 0),
     kit: [],
     reason: whyHeld(input, held),
@@ -42,12 +43,10 @@ function whyHeld(input: PlanInput, { because, until, other, strict }: HeldTask):
       return [m("held.rest", { unit: unitName(input, other), day }), ...(strict ? [] : [m("held.advice")])];
     case "not-together": {
       const by = input.tasks.find((t) => t.code === other);
-      return [m("held.together", { other: by ? lowerFirst(taskName(by, input.book)) : m("held.another") })];
+      return [m("held.together", { other: by ? inSentence(taskName(by, input.book)) : m("held.another") })];
     }
   }
 }
-
-const lowerFirst = (text: string) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 
 /** The unit of bacteria that another job opened. */
 function unitName(input: PlanInput, code: string | undefined): string | Message {

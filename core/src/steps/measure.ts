@@ -1,8 +1,9 @@
 import { fedBefore } from "../given/index.ts";
 import { m } from "../say/index.ts";
 import type { TankBook } from "../tank/index.ts";
+import { inSentence } from "../text/index.ts";
 import { parameterFacts } from "../units/index.ts";
-import { inSentence, type Making, own, plain, type Step, stepOf } from "./step.ts";
+import { type Making, own, plain, type Step, stepOf } from "./step.ts";
 
 /** Bubbles are caught under a bell or swallowed: barred whatever way is chosen. */
 const NO_BUBBLES: readonly TankBook["kind"][] = ["jellyfish", "seahorse"];

@@ -1,8 +1,9 @@
 import { leftByConditioner, sourceTest } from "../given/index.ts";
 import { type Message, m } from "../say/index.ts";
+import { inSentence } from "../text/index.ts";
 import { parameterFacts } from "../units/index.ts";
 import { heatingHours } from "../water/index.ts";
-import { fromTap, hose, inSentence, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
+import { fromTap, hose, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
 
 /** Until salt thrown into moving water is clear, where its label does not say. */
 const CLEARS_MINUTES = 30;

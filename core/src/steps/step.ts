@@ -118,9 +118,6 @@ export const plain = (...items: readonly string[]): KitItem[] => items.map((item
 export const hose = (item: string, metres: number | undefined): KitItem =>
   metres === undefined ? { item } : { item, amount: { metres: Math.ceil(metres) + 2 } };
 
-/** A label inside a sentence: names and formulas keep their capitals. */
-export const inSentence = (label: string): string => (/^[a-z]?[A-Z]{1,2}$/.test(label) ? label : label.toLowerCase());
-
 /** A tap is at the site; any other water is brought or made. */
 export const fromTap = ({ kind }: Pick<PlanInput["source"], "kind">): boolean =>
   kind === "tap" || kind === "tap-minerals";

@@ -1,6 +1,7 @@
 import { MECHANICAL, mediaToBring } from "../given/index.ts";
 import { jobOf, type TankTask } from "../programme/index.ts";
 import { type Message, m } from "../say/index.ts";
+import { inSentence } from "../text/index.ts";
 import { type Parameter, parameterFacts } from "../units/index.ts";
 import { type KitItem, type Making, plain, those } from "./step.ts";
 
@@ -108,5 +109,5 @@ export function variantOf(making: Making, task: TankTask, today: Today): Variant
   const { result } = jobOf(task);
   if (typeof result !== "object" || OWN_INSTRUMENT.includes(result.test)) return {};
   const { label } = parameterFacts[result.test];
-  return { kit: [{ item: label.toLowerCase(), amount: METHOD_KIT[making.input.book.schools.testMethod] }] };
+  return { kit: [{ item: inSentence(label), amount: METHOD_KIT[making.input.book.schools.testMethod] }] };
 }

@@ -1,1 +1,2 @@
 export { byText } from "./byText.ts";
+export { andList, counted, inSentence, sentence } from "./words.ts";

@@ -1,7 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { bookOf, inputOf } from "../given/sample.fixture.ts";
-import type { StandingException } from "../tank/index.ts";
-import { EXCEPTION_KINDS } from "../tank/index.ts";
+import { EXCEPTION_KINDS, type StandingException } from "../tank/index.ts";
 import { said } from "./said.fixture.ts";
 
 const reef = (...exceptions: StandingException[]) =>

@@ -3,8 +3,7 @@ import { planWater } from "../change/index.ts";
 import { withToday } from "../given/index.ts";
 import { bookOf, inputOf, TODAY } from "../given/sample.fixture.ts";
 import { refuseOp, seenToday, type VisitOp, visitState } from "./log.ts";
-import type { OpBody } from "./schema.ts";
-import { OpBodySchema } from "./schema.ts";
+import { type OpBody, OpBodySchema } from "./schema.ts";
 
 let seq = 0;
 const op = (body: OpBody): VisitOp => {

@@ -1,5 +1,4 @@
-import type { OpenFinding, PlanReading, withToday } from "../given/index.ts";
-import { modeOf } from "../given/index.ts";
+import { modeOf, type OpenFinding, type PlanReading, type withToday } from "../given/index.ts";
 import { say } from "../say/index.ts";
 import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { METRIC, type Parameter, parameterFacts, parseReading } from "../units/index.ts";

@@ -1,9 +1,7 @@
 import { sayDay } from "../calendar/index.ts";
-import type { MergePlacement, MergePlan, RestLimit } from "../programme/index.ts";
-import { daysWords } from "../programme/index.ts";
+import { daysWords, type MergePlacement, type MergePlan, type RestLimit } from "../programme/index.ts";
+import { inSentence } from "../text/index.ts";
 import { figure } from "../units/index.ts";
-
-const inSentence = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 
 /**
  * Why a job does not ride with the visit nearest its day, in a sentence; null where it does.

@@ -2,6 +2,7 @@ import { sayDay } from "../calendar/index.ts";
 import type { AfterCheck, Limit, WaterReason } from "../change/index.ts";
 import type { Offer } from "../given/index.ts";
 import type { TrimReason, TrimState } from "../readings/index.ts";
+import { andList, counted, inSentence } from "../text/index.ts";
 import {
   figure,
   METRIC,
@@ -23,8 +24,7 @@ export const TRIM_WORD: Record<TrimState, string> = {
 
 const lower = (parameter: Parameter, fresh = false) => {
   const { label, freshLabel } = parameterFacts[parameter];
-  const word = fresh && freshLabel ? freshLabel : label;
-  return /^[a-z]?[A-Z]{1,2}$/.test(word) ? word : word.toLowerCase();
+  return inSentence(fresh && freshLabel ? freshLabel : label);
 };
 
 /** A reading with its unit, in a person's units. */
@@ -44,13 +44,10 @@ export function scoopsText(grams: number, scoopGrams: number): string {
   const scoops = Math.floor((grams + 0.5) / scoopGrams);
   const rest = Math.max(0, Math.round(grams - scoops * scoopGrams));
   if (scoops === 0) return `${rest} g, less than a scoop`;
-  return `${scoops} ${scoops === 1 ? "scoop" : "scoops"}${rest > 0 ? ` and ${rest} g` : ""}`;
+  return `${counted(scoops, "scoop")}${rest > 0 ? ` and ${rest} g` : ""}`;
 }
 
-const list = (parameters: readonly Parameter[]): string => {
-  const words = parameters.map((p) => lower(p));
-  return words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
-};
+const list = (parameters: readonly Parameter[]): string => andList(parameters.map((p) => lower(p)));
 
 /** One sentence fragment of why a tank is in its trim, for lists and headings. */
 export function trimSentence(reason: TrimReason, units: UnitPreference = METRIC): string {
@@ -66,7 +63,7 @@ export function trimSentence(reason: TrimReason, units: UnitPreference = METRIC)
     case "will-cross":
       return `${lower(reason.parameter)} reaches ${showReading(reason.parameter, reason.limit, units)} in ${Math.max(1, Math.round(reason.inDays))} days`;
     case "slipped-twice":
-      return `${reason.task.toLowerCase()} has slipped twice`;
+      return `${inSentence(reason.task)} has slipped twice`;
     case "no-reading":
       return reason.ageDays === null
         ? `no ${lower(reason.parameter)} reading yet`

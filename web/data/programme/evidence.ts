@@ -1,5 +1,4 @@
-import type { CadenceGear, Evidence } from "@keel-round/core/programme";
-import { CADENCE_GEAR } from "@keel-round/core/programme";
+import { CADENCE_GEAR, type CadenceGear, type Evidence } from "@keel-round/core/programme";
 import { wearOf } from "@keel-round/core/upkeep";
 import { and, eq, gte, inArray, isNull } from "drizzle-orm";
 import { groupBy } from "../groupBy";

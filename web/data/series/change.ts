@@ -13,6 +13,7 @@ import {
   weekdayName,
 } from "@keel-round/core/series";
 import { RhythmSchema, SpellSchema } from "@keel-round/core/series/schema";
+import { andList } from "@keel-round/core/text";
 import { and, asc, desc, eq, gte, inArray, isNull, lt, ne } from "drizzle-orm";
 import { z } from "zod";
 import { lockRow } from "../book/records";
@@ -191,7 +192,7 @@ async function weigh(tx: Queries, scope: Scope, input: SeriesInput, today: strin
     if (closed.length > 0)
       throw wrong(
         field,
-        `The site is closed on ${list.format(closed.map((d) => `${weekdayName(d)}s`))}: choose other days, or change its hours.`,
+        `The site is closed on ${andList(closed.map((d) => `${weekdayName(d)}s`))}: choose other days, or change its hours.`,
       );
   }
   const old = input.seriesId ? await seriesRow(tx, scope, input.siteId, input.seriesId) : null;
@@ -223,8 +224,6 @@ async function weigh(tx: Queries, scope: Scope, input: SeriesInput, today: strin
   const laid = dates.filter((d) => laidOutTo !== null && d <= laidOutTo);
   return { old, recurrence, windows, dates, stops, relaid: relay(stops, laid), splits, laidOutTo };
 }
-
-const list = new Intl.ListFormat("en-GB", { type: "conjunction" });
 
 const wrong = (field: string, message: string): Refused => new Refused(422, "invalid", message, { [field]: [message] });
 

@@ -10,6 +10,7 @@ import {
   type Values,
   writeField,
 } from "@keel-round/core/book";
+import { inSentence } from "@keel-round/core/text";
 import type { UnitPreference } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
@@ -349,7 +350,7 @@ function Entry({
             fontSize="12px"
             px="6px"
             py="0"
-            aria-label={`${label} as ${lower(usualOf)} has it`}
+            aria-label={`${label} as ${inSentence(usualOf)} has it`}
             onClick={() => form.set(field.key, writeField(field, usual, units))}
           >
             take it
@@ -369,5 +370,3 @@ function Entry({
     </Box>
   );
 }
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -1,6 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import { clockText, MINUTES_A_DAY } from "@keel-round/core/calendar";
 import type { WaterSource } from "@keel-round/core/given";
 import { type Hands, ifLate, type MixingStep, scheduleMixing } from "@keel-round/core/mixing";
 import type { UnitPreference } from "@keel-round/core/units";
@@ -191,8 +192,6 @@ function spanWords(minutes: number): string {
 
 /** "today 16:40" of a minute counted from today's midnight; what lies before or after says so. */
 function clockWords(minute: number): string {
-  const day = Math.floor(minute / 1440);
-  const m = Math.round(minute - day * 1440);
-  const time = `${String(Math.floor(m / 60) % 24).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
-  return `${day < 0 ? "before" : day === 0 ? "today" : day === 1 ? "tomorrow" : `in ${day} days`} ${time}`;
+  const day = Math.floor(minute / MINUTES_A_DAY);
+  return `${day < 0 ? "before" : day === 0 ? "today" : day === 1 ? "tomorrow" : `in ${day} days`} ${clockText(minute)}`;
 }

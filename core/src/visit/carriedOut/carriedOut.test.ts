@@ -1,8 +1,7 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, inject, test } from "vitest";
 import { allowedMinutesOf, bringsOf, holdsWater, refillSigmaOf } from "../../change/index.ts";
-import type { PlanInput } from "../../given/index.ts";
-import { limitsOfKind, tankOnDay, trimOf } from "../../given/index.ts";
+import { limitsOfKind, type PlanInput, tankOnDay, trimOf } from "../../given/index.ts";
 import { gaussian, type Random, seeded } from "../../numeric/index.ts";
 import type { Parameter } from "../../units/index.ts";
 import { sumpVolumeL } from "../../vessel/index.ts";

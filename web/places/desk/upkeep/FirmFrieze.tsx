@@ -1,7 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays, daysBetween, sayDay } from "@keel-round/core/calendar";
-import type { FirmUpkeep, SiteUpkeep } from "@/data/programme/firmUpkeep";
-import { FIRM_DAYS } from "@/data/programme/firmUpkeep";
+import { FIRM_DAYS, type FirmUpkeep, type SiteUpkeep } from "@/data/programme/firmUpkeep";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, TextInput } from "@/kit/controls";

@@ -2,6 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { sayOn } from "@keel-round/core/series";
+import { andList } from "@keel-round/core/text";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ComingStop, SeriesLine, SiteVisits as Visits } from "@/data/series/read";
@@ -125,7 +126,7 @@ function Series({
         <B fontWeight="620">{first}</B>
         <Span color="soft">
           {line.by}
-          {served && `, for ${list.format(served)}`}
+          {served && `, for ${andList(served)}`}
         </Span>
         <Box flex="1" />
         <QuietButton type="button" py="5px" fontSize="13.5px" disabled={disabled} onClick={() => change(begun)}>
@@ -159,8 +160,6 @@ function Series({
     </Box>
   );
 }
-
-const list = new Intl.ListFormat("en-GB", { type: "conjunction" });
 
 /** Days to come; those that are laid out lead to their stop. */
 function Days({ stops, today }: { stops: readonly ComingStop[]; today: string }) {

@@ -1,0 +1,41 @@
+/** A word that keeps its first letter wherever it stands: a formula, an abbreviation, a symbol (pH, KH, TDS, UV, CO2). */
+const KEEPS_CAPITALS = /^[^\s]*(?:[a-z][A-Z]|[A-Z][A-Z0-9])/;
+
+/**
+ * A name or a sentence as it stands inside another sentence: without its capital, but for words that keep theirs.
+ *
+ * @example
+ * inSentence("Alkalinity"); // "alkalinity"
+ * inSentence("TDS of the purified water"); // "TDS of the purified water"
+ */
+export const inSentence = (text: string): string =>
+  KEEPS_CAPITALS.test(text) ? text : `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
+
+/**
+ * Words as a sentence: a capital at its beginning, a full stop at its end.
+ *
+ * @example
+ * sentence("the fish eat"); // "The fish eat."
+ */
+export const sentence = (text: string): string =>
+  `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? "" : "."}`;
+
+const conjunction = new Intl.ListFormat("en-GB", { type: "conjunction" });
+
+/**
+ * Several things in a sentence.
+ *
+ * @example
+ * andList(["sand", "rock", "glass"]); // "sand, rock and glass"
+ */
+export const andList = (words: readonly string[]): string => conjunction.format(words);
+
+/**
+ * How many there are of something, in the right number.
+ *
+ * @param many The plural where it is more than an s.
+ * @example
+ * counted(1, "visit"); // "1 visit"
+ * counted(3, "day"); // "3 days"
+ */
+export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
