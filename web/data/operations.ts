@@ -1,3 +1,4 @@
+import { byText } from "@keel-round/core/text";
 import { type OpBody, PLAN_SIZE, refuseOp, type VisitOp, type VisitState, visitState } from "@keel-round/core/visit";
 import { OpBodySchema, OpEnvelopeSchema } from "@keel-round/core/visit/schema";
 import { and, eq, inArray, max, sql } from "drizzle-orm";
@@ -49,7 +50,7 @@ function canonical(value: unknown): string {
   if (value && typeof value === "object") {
     const entries = Object.entries(value)
       .filter(([, v]) => v !== undefined)
-      .sort(([a], [b]) => a.localeCompare(b));
+      .sort(([a], [b]) => byText(a, b));
     return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`).join(",")}}`;
   }
   return JSON.stringify(value);

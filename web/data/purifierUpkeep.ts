@@ -8,6 +8,7 @@ import {
   type TankTask,
   taskLibrary,
 } from "@keel-round/core/programme";
+import { byText } from "@keel-round/core/text";
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { db } from "./connection";
@@ -80,7 +81,7 @@ export async function loadPurifierUpkeep(scope: Scope, today: string): Promise<P
       return {
         sourceId: id,
         name,
-        jobs: jobs.sort((a, b) => (a.dueOn ?? "9999").localeCompare(b.dueOn ?? "9999", "en")),
+        jobs: jobs.sort((a, b) => byText(a.dueOn ?? "9999", b.dueOn ?? "9999")),
       };
     });
 }

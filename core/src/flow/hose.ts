@@ -36,6 +36,8 @@ function frictionFactor(reynolds: number, relativeRoughness: number): number {
  *
  * @param flowLPerMinute From 0.
  * @throws {OutOfRangeError} for a hose without length or bore.
+ * @example
+ * headLossM({ lengthM: 3, diameterM: 0.016 }, 22); // about 1.0
  */
 export function headLossM(hose: Hose, flowLPerMinute: number): number {
   requireRange("lengthM", hose.lengthM, 0.01, 1000);
@@ -101,6 +103,8 @@ export function pumpFlowLPerMinute(pump: Pump, hose: Hose, liftM: number): numbe
  * The factor that a timed bucket puts on the formula at every head: measured flow over computed flow.
  *
  * @throws {OutOfRangeError} for no litres, no seconds, or a hose that by the formula does not run.
+ * @example
+ * bucketFactor(10, 60, 12); // 0.8333
  */
 export function bucketFactor(litres: number, seconds: number, computedLPerMinute: number): number {
   requireRange("litres", litres, 0.1, 1000);

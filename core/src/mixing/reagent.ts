@@ -46,7 +46,12 @@ export const REAGENTS = {
 } as const satisfies Record<string, Reagent>;
 export type ReagentName = keyof typeof REAGENTS;
 
-/** Molar mass of a reagent, g/mol. */
+/**
+ * Molar mass of a reagent, g/mol.
+ *
+ * @example
+ * molarMass("sodium bicarbonate"); // 84.01
+ */
 export function molarMass(name: ReagentName): number {
   return massOf(REAGENTS[name].formula);
 }
@@ -168,7 +173,12 @@ export function twoPartResiduePpt(dosedDkh: number): number {
 /** Density of sea water at 35 and 25 °C, kg/L (EOS-80). */
 const SEA_KG_PER_L = 1.02334;
 
-/** Calcium that calcification takes with a dKH of alkalinity, mg/L: one for two equivalents. */
+/**
+ * Calcium that calcification takes with a dKH of alkalinity, mg/L: one for two equivalents.
+ *
+ * @example
+ * calciumPerDkh(); // 7.15
+ */
 export function calciumPerDkh(): number {
   return ATOM.Ca / 2 / DKH_PER_MEQ;
 }

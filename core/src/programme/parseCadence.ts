@@ -47,8 +47,8 @@ const SPAN = "(\\d+(?:\\.\\d+)?)?\\s*(days?|weeks?|months?|years?)";
  * Reads a cadence in plain words.
  *
  * @example
- * parseCadence("every 3 weeks, give or take 4 days"); // { by: "time", every: 3, unit: "week" }, 4
- * parseCadence("when the flow is down 30 %, at the latest every 3 months");
+ * parseCadence("every 3 weeks, give or take 4 days"); // { ok: true, cadence: { by: "time", every: 3, unit: "week" }, window: { giveDays: 4 } }
+ * parseCadence("every full moon"); // { ok: false }
  */
 export function parseCadence(text: string): ParsedCadence {
   const said = text.trim().toLowerCase().replace(/\s+/g, " ").replace(/[.]$/, "");

@@ -14,7 +14,7 @@ const plurals = new Intl.PluralRules(LOCALE);
  *
  * @param units What quantities are told in.
  * @example
- * say(m("refill.litres", { litres: { litres: 30 } }), METRIC); // "30 L"
+ * say(m("job.skipped", { times: 2 }), METRIC); // "Skipped 2 times."
  */
 export function say(message: Message, units: UnitPreference): string {
   if ("told" in message) return message.told;

@@ -1,2 +1,2 @@
 export { byText } from "./byText.ts";
-export { andList, counted, inSentence, sentence } from "./words.ts";
+export { andList, byName, counted, inSentence, sentence } from "./words.ts";

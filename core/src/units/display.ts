@@ -25,12 +25,22 @@ export const METRIC: UnitPreference = {
 export const LITRES_PER: Record<UnitPreference["volume"], number> = { L: 1, "US gal": 3.785411784, "imp gal": 4.54609 };
 const CM_PER_INCH = 2.54;
 
-/** Litres in a person's unit. */
+/**
+ * Litres in a person's unit.
+ *
+ * @example
+ * showVolume(10, "US gal"); // 2.642
+ */
 export function showVolume(litres: number, unit: UnitPreference["volume"]): number {
   return litres / LITRES_PER[unit];
 }
 
-/** Centimetres in a person's unit. */
+/**
+ * Centimetres in a person's unit.
+ *
+ * @example
+ * showLength(2.54, "in"); // 1
+ */
 export function showLength(cm: number, unit: UnitPreference["length"]): number {
   return unit === "cm" ? cm : cm / CM_PER_INCH;
 }

@@ -40,6 +40,9 @@ const GROUPED: Readonly<Record<DecimalSign, RegExp>> = {
  *
  * Spaces stand between thousands. So does the sign that is not the person's decimal one, where three digits follow it each
  * time ("1,350" is 1350 to somebody who writes 7.4); anywhere else either sign is a decimal one ("7,4" is 7.4 to all).
+ *
+ * @example
+ * parseNumber("1,5", ","); // 1.5
  */
 export function parseNumber(text: string, decimal: DecimalSign = "."): number | null {
   const plain = text.trim().replace("−", "-").replace(BETWEEN_THOUSANDS, "");
@@ -130,7 +133,12 @@ export function methodSigma(parameter: Parameter, method: string, value: number)
   return Math.hypot(halfWidth / Z95, step / Math.sqrt(12));
 }
 
-/** A canonical value in another of the parameter's units. */
+/**
+ * A canonical value in another of the parameter's units.
+ *
+ * @example
+ * inUnit("temperature", 25, "°F"); // 77
+ */
 export function inUnit(parameter: Parameter, canonical: number, unit: string): number {
   const option = parameterFacts[parameter].units.find((u) => u.unit === unit);
   return option ? option.fromCanonical(canonical) : canonical;

@@ -8,6 +8,8 @@ import { vesselHeightM } from "./vessel.ts";
  * Net litres of water in the display up to a level above the floor.
  *
  * @throws {OutOfRangeError} for a level outside the vessel, or a measured volume larger than the vessel's.
+ * @example
+ * displayVolumeL({ vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, runningLevelM: 0.35, substrate: "bare", substrateDepthM: 0, rockKg: 0, rockTopM: 0 }, 0.3); // 150
  */
 export function displayVolumeL(display: Display, levelM: number): number {
   const { topM, volumeL } = gaugeOf(display);
@@ -19,6 +21,8 @@ export function displayVolumeL(display: Display, levelM: number): number {
  * Level above the floor at which the display holds so many net litres, m: the inverse of `displayVolumeL`.
  *
  * @throws {OutOfRangeError} if the display cannot hold that much.
+ * @example
+ * displayLevelM({ vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, runningLevelM: 0.35, substrate: "bare", substrateDepthM: 0, rockKg: 0, rockTopM: 0 }, 150); // 0.3
  */
 export function displayLevelM(display: Display, litres: number): number {
   const gauge = gaugeOf(display);
@@ -26,7 +30,12 @@ export function displayLevelM(display: Display, litres: number): number {
   return gauge.levelM(litres);
 }
 
-/** Distance of a level from the top edge of the glass, cm. */
+/**
+ * Distance of a level from the top edge of the glass, cm.
+ *
+ * @example
+ * cmFromRim({ vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, runningLevelM: 0.35, substrate: "bare", substrateDepthM: 0, rockKg: 0, rockTopM: 0 }, 0.3); // 10
+ */
 export function cmFromRim(display: Display, levelM: number): number {
   return (vesselHeightM(display.vessel) - levelM) * 100;
 }

@@ -20,7 +20,12 @@ function edges(plan: readonly PlanCorner[]) {
   });
 }
 
-/** Area inside a plan, m²: the polygon of its corners (shoelace) and the circular segment of every arc. */
+/**
+ * Area inside a plan, m²: the polygon of its corners (shoelace) and the circular segment of every arc.
+ *
+ * @example
+ * planAreaM2([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 0.5 }, { x: 0, y: 0.5 }]); // 0.5
+ */
 export function planAreaM2(plan: readonly PlanCorner[]): number {
   return edges(plan).reduce(
     (sum, { from, to, turn, radius }) =>

@@ -22,7 +22,12 @@ export interface Sump {
 /** Where nobody measured the return chamber it is taken as a third of the sump. */
 const USUAL_RETURN_SHARE = 1 / 3;
 
-/** Floor of the return chamber, m². */
+/**
+ * Floor of the return chamber, m².
+ *
+ * @example
+ * returnFloorM2({ lengthM: 0.9, widthM: 0.4, heightM: 0.4, runningLevelM: 0.2, lowestLevelM: 0.1, returnLengthM: 0.3, weirM: 0.4, pipesL: 2 }); // 0.12
+ */
 export function returnFloorM2({ lengthM, widthM, returnLengthM }: Sump): number {
   return widthM * Math.min(lengthM, returnLengthM ?? lengthM * USUAL_RETURN_SHARE);
 }

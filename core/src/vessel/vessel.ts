@@ -89,7 +89,12 @@ export type Vessel =
 
 export type VesselShape = Vessel["shape"];
 
-/** Height of the inside, floor to rim, m. */
+/**
+ * Height of the inside, floor to rim, m.
+ *
+ * @example
+ * vesselHeightM({ shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }); // 0.4
+ */
 export function vesselHeightM(vessel: Vessel): number {
   return vessel.shape === "drum" ? vessel.diameterM : vessel.heightM;
 }
@@ -223,7 +228,12 @@ function cutOffM({ diameterM, floorM }: { readonly diameterM: number; readonly f
   return r - Math.sqrt(Math.max(0, r * r - (floorM / 2) ** 2));
 }
 
-/** Height above the floor at which the plan is largest, m: the middle of a ball, the rim of most. */
+/**
+ * Height above the floor at which the plan is largest, m: the middle of a ball, the rim of most.
+ *
+ * @example
+ * widestAtM({ shape: "bowl", diameterM: 0.4, heightM: 0.3 }); // 0.2
+ */
 export function widestAtM(vessel: Vessel): number {
   const heightM = vesselHeightM(vessel);
   if (vessel.shape === "bowl") return Math.min(heightM, vessel.diameterM / 2);
@@ -231,7 +241,12 @@ export function widestAtM(vessel: Vessel): number {
   return heightM;
 }
 
-/** Width seen from the front at a height above the floor, m. The section is drawn from this. */
+/**
+ * Width seen from the front at a height above the floor, m. The section is drawn from this.
+ *
+ * @example
+ * frontWidthM({ shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, 0.1); // 1
+ */
 export function frontWidthM(vessel: Vessel, heightM: number): number {
   // The widest part of a round plan is where its arc runs straight back, which a corner need not mark.
   if (vessel.shape === "three-quarter-round") return 2 * vessel.radiusM;
@@ -239,7 +254,12 @@ export function frontWidthM(vessel: Vessel, heightM: number): number {
   return Math.max(...xs) - Math.min(...xs);
 }
 
-/** Area of the water's surface at a height above the floor, m². */
+/**
+ * Area of the water's surface at a height above the floor, m².
+ *
+ * @example
+ * surfaceM2({ shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, 0.2); // 0.5
+ */
 export function surfaceM2(vessel: Vessel, heightM: number): number {
   return planAreaM2(vesselPlan(vessel, heightM));
 }
@@ -294,6 +314,8 @@ export function vesselBounds(
  * Litres of the empty vessel up to a height above the floor: the area of its plan over the height.
  *
  * @throws {OutOfRangeError} for a height outside the vessel, or dimensions that make no vessel.
+ * @example
+ * grossVolumeL({ shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, 0.3); // 150
  */
 export function grossVolumeL(vessel: Vessel, heightM: number): number {
   const litresAt = grossOf(vessel);
@@ -348,6 +370,8 @@ const capL = (diameterM: number, heightM: number): number =>
  *
  * @param glassM Thickness of every pane, m.
  * @throws {OutOfRangeError} if nothing is left inside.
+ * @example
+ * insideOf({ shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.4 }, 0.01); // { lengthM: 0.98, widthM: 0.48, heightM: 0.39 }
  */
 export function insideOf(outside: Vessel, glassM: number): Vessel {
   requireRange("glassM", glassM, 0, 0.2);

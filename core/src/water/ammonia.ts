@@ -36,7 +36,7 @@ const NH3_PER_N = (14.007 + 3 * 1.008) / 14.007;
  * @param freeMgL the limit, mg/L as NH3, 0 to 100.
  * @throws {OutOfRangeError} outside of it.
  * @example
- * totalAmmoniaForMgL(0.02, { ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.306
+ * totalAmmoniaForMgL(0.02, { ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.307
  */
 export function totalAmmoniaForMgL(
   freeMgL: number,
@@ -46,7 +46,12 @@ export function totalAmmoniaForMgL(
   return freeMgL / freeAmmoniaFraction(water) / NH3_PER_N;
 }
 
-/** Free ammonia as NH3, mg/L, from total ammonia as nitrogen. */
+/**
+ * Free ammonia as NH3, mg/L, from total ammonia as nitrogen.
+ *
+ * @example
+ * freeAmmoniaMgL(1, { ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.0652
+ */
 export function freeAmmoniaMgL(
   totalNMgL: number,
   water: { readonly ph: number; readonly temperatureC: number; readonly salinityPsu: number },

@@ -34,6 +34,8 @@ export const removedAtMostMgL = ({ removesMgL, mlPer100L, maximumMlPer100L }: Co
  * Millilitres of conditioner for the litres that untreated water will meet.
  *
  * @param chloramineFactor 1 for free chlorine; more where the supplier uses chloramine, capped at the label's maximum.
+ * @example
+ * conditionerMl({ name: "any", mlPer100L: 10, maximumMlPer100L: 30, bindsAmmonia: false }, 150, 1); // 15
  */
 export function conditionerMl(conditioner: Conditioner, treatedL: number, chloramineFactor: number): number {
   requireRange("treatedL", treatedL, 0, 1e6);

@@ -4,6 +4,8 @@ import { requireRange } from "../issues/index.ts";
  * Salinity that a tank gains each day by being topped up with salt water, ppt: E·St/V. Evaporation leaves all salt behind.
  *
  * @param litresPerDay Topped up, from 0.
+ * @example
+ * topUpCreepPpt(0.2, 5, 200); // 0.005
  */
 export function topUpCreepPpt(topUpPsu: number, litresPerDay: number, systemL: number): number {
   requireRange("topUpPsu", topUpPsu, 0, 60);
@@ -12,7 +14,12 @@ export function topUpCreepPpt(topUpPsu: number, litresPerDay: number, systemL: n
   return (topUpPsu * litresPerDay) / systemL;
 }
 
-/** The salinity of a top-up that makes a tank gain so much each day, ppt: the same solved for it. */
+/**
+ * The salinity of a top-up that makes a tank gain so much each day, ppt: the same solved for it.
+ *
+ * @example
+ * topUpPsuOf(0.005, 5, 200); // 0.2
+ */
 export function topUpPsuOf(creepPpt: number, litresPerDay: number, systemL: number): number {
   requireRange("litresPerDay", litresPerDay, Number.MIN_VALUE, 1e5);
   requireRange("systemL", systemL, Number.MIN_VALUE, 1e7);

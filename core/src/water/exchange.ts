@@ -27,7 +27,12 @@ function mixing(systemL: number, deadL: number): number {
   return systemL - deadL;
 }
 
-/** Concentration after a change with an effective share, in the unit of its inputs. Mass balance. */
+/**
+ * Concentration after a change with an effective share, in the unit of its inputs. Mass balance.
+ *
+ * @example
+ * afterExchange(40, 5, 0.25); // 31.25
+ */
 export function afterExchange(before: number, refill: number, share: number): number {
   return before + share * (refill - before);
 }
@@ -66,13 +71,23 @@ export function litresToReach(input: {
   return { ok: true, litres: -Math.log(1 - mixedShare) * mixedL };
 }
 
-/** The peak, just before a change, that a steady build-up and a steady change settle at. */
+/**
+ * The peak, just before a change, that a steady build-up and a steady change settle at.
+ *
+ * @example
+ * settledPeak(5, 2, 14, 0.3); // 98.33
+ */
 export function settledPeak(refill: number, perDay: number, intervalDays: number, share: number): number {
   requireRange("share", share, Number.MIN_VALUE, 1);
   return refill + (perDay * intervalDays) / share;
 }
 
-/** The effective share that keeps the settled peak at a limit; above 1 no change can hold it. */
+/**
+ * The effective share that keeps the settled peak at a limit; above 1 no change can hold it.
+ *
+ * @example
+ * shareToHold(50, 5, 2, 14); // 0.6222
+ */
 export function shareToHold(limit: number, refill: number, perDay: number, intervalDays: number): number {
   return (perDay * intervalDays) / (limit - refill);
 }

@@ -67,13 +67,23 @@ export function shareForChanges(input: {
   return left >= 0 && left <= 1 ? 1 - left ** (1 / changes) : null;
 }
 
-/** The trough, just after a change, that a steady build-up and a steady change settle at: Cr + a·t(1 − f)/f. */
+/**
+ * The trough, just after a change, that a steady build-up and a steady change settle at: Cr + a·t(1 − f)/f.
+ *
+ * @example
+ * settledTrough(5, 2, 14, 0.3); // 70.33
+ */
 export function settledTrough(refill: number, perDay: number, intervalDays: number, share: number): number {
   requireRange("share", share, Number.MIN_VALUE, 1);
   return refill + (perDay * intervalDays * (1 - share)) / share;
 }
 
-/** Days between changes of one share that keep the settled peak at a limit: t = f·(limit − Cr)/a. */
+/**
+ * Days between changes of one share that keep the settled peak at a limit: t = f·(limit − Cr)/a.
+ *
+ * @example
+ * intervalToHold(50, 5, 2, 0.3); // 6.75
+ */
 export function intervalToHold(limit: number, refill: number, perDay: number, share: number): number {
   requireRange("share", share, 0, 1);
   return (share * (limit - refill)) / perDay;
@@ -83,6 +93,8 @@ export function intervalToHold(limit: number, refill: number, perDay: number, sh
  * Where a daily automatic exchange settles, Cr + a·V/q, in the unit of the build-up.
  *
  * @param litresPerDay Exchanged every day, more than 0.
+ * @example
+ * settledDaily(5, 2, 200, 10); // 45
  */
 export function settledDaily(refill: number, perDay: number, systemL: number, litresPerDay: number): number {
   requireRange("litresPerDay", litresPerDay, Number.MIN_VALUE, 1e6);
@@ -93,6 +105,9 @@ export function settledDaily(refill: number, perDay: number, systemL: number, li
  * Litres a day of automatic exchange that hold a limit: q = a·V/(limit − Cr); null where the new water is no better.
  *
  * Holds for a ceiling under a build-up and for a floor over a consumption.
+ *
+ * @example
+ * dailyToHold(50, 5, 2, 200); // 8.89
  */
 export function dailyToHold(limit: number, refill: number, perDay: number, systemL: number): number | null {
   const litres = (perDay * systemL) / (limit - refill);
@@ -131,6 +146,8 @@ export function dailySteps(
  * New water that moves a tank by so much with one change: Sr = S0 ± x/f.
  *
  * @param share Effective share, more than 0 to 1.
+ * @example
+ * refillForShift(30, 2, 0.25); // 38
  */
 export function refillForShift(before: number, shift: number, share: number): number {
   requireRange("share", share, Number.MIN_VALUE, 1);

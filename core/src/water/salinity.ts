@@ -36,13 +36,23 @@ export function saltRefill(input: {
   return { ok: true, saltL, freshL: room - saltL };
 }
 
-/** Salinity once the missing water is back, PSU: the salt stays, the level rises. */
+/**
+ * Salinity once the missing water is back, PSU: the salt stays, the level rises.
+ *
+ * @example
+ * salinityAtFullLevel(35.6, 600, 12); // 34.888
+ */
 export function salinityAtFullLevel(psu: number, systemL: number, missingL: number): number {
   requireRange("missingL", missingL, 0, systemL);
   return (psu * (systemL - missingL)) / systemL;
 }
 
-/** Grams of a salt for litres of *finished* mix. `gramsPerLitre` is the salt's figure at 35 PSU. */
+/**
+ * Grams of a salt for litres of *finished* mix. `gramsPerLitre` is the salt's figure at 35 PSU.
+ *
+ * @example
+ * saltGrams(30, 38, 35); // 1140
+ */
 export function saltGrams(finishedL: number, gramsPerLitre: number, targetPsu: number): number {
   requireRange("finishedL", finishedL, 0, 1e6);
   requireRange("gramsPerLitre", gramsPerLitre, 1, 100);

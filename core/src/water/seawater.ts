@@ -61,7 +61,12 @@ export function gravityScale(reference: GravityReference): GravityScale {
   return gravityScales[reference];
 }
 
-/** Specific gravity of sea water on one of the four common scales. 0 to 42 PSU. */
+/**
+ * Specific gravity of sea water on one of the four common scales. 0 to 42 PSU.
+ *
+ * @example
+ * specificGravity(35, "25/25"); // 1.0264
+ */
 export function specificGravity(salinityPsu: number, reference: GravityReference = "25/25"): number {
   const { sampleC, waterKgM3 } = gravityScales[reference];
   return densityKgM3(salinityPsu, sampleC) / waterKgM3;
@@ -71,6 +76,8 @@ export function specificGravity(salinityPsu: number, reference: GravityReference
  * Salinity of a specific gravity, PSU: EOS-80 solved for salinity.
  *
  * @throws {OutOfRangeError} if the gravity lies outside 0 to 42 PSU on that scale.
+ * @example
+ * salinityFromGravity(1.0264); // about 35
  */
 export function salinityFromGravity(gravity: number, reference: GravityReference = "25/25"): number {
   requireRange("gravity", gravity, specificGravity(0, reference) - 1e-9, specificGravity(42, reference));

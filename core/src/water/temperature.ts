@@ -1,6 +1,11 @@
 import { OutOfRangeError, requireRange } from "../issues/index.ts";
 
-/** Temperature of a tank after a change with an effective share, °C. Heat balance of equal waters. */
+/**
+ * Temperature of a tank after a change with an effective share, °C. Heat balance of equal waters.
+ *
+ * @example
+ * temperatureAfter(25, 20, 0.2); // 24
+ */
 export function temperatureAfter(tankC: number, refillC: number, share: number): number {
   return tankC + share * (refillC - tankC);
 }
@@ -10,6 +15,8 @@ export function temperatureAfter(tankC: number, refillC: number, share: number):
  *
  * @param leftL In the tank when pouring began, more than 0.
  * @param pouredL So far; half of what was taken out is the check on the way.
+ * @example
+ * temperatureDuring(25, 20, 80, 20); // 24
  */
 export function temperatureDuring(tankC: number, refillC: number, leftL: number, pouredL: number): number {
   requireRange("leftL", leftL, Number.MIN_VALUE, 1e7);
@@ -17,13 +24,23 @@ export function temperatureDuring(tankC: number, refillC: number, leftL: number,
   return (leftL * tankC + pouredL * refillC) / (leftL + pouredL);
 }
 
-/** New water must be at least this warm so that the tank falls no lower than `floorC`. */
+/**
+ * New water must be at least this warm so that the tank falls no lower than `floorC`.
+ *
+ * @example
+ * refillAtLeastC(25, 24, 0.25); // 21
+ */
 export function refillAtLeastC(tankC: number, floorC: number, share: number): number {
   requireRange("share", share, Number.MIN_VALUE, 1);
   return tankC + (floorC - tankC) / share;
 }
 
-/** Share of hot water at a mixer tap for a wanted temperature, 0 to 1, or null where the taps cannot give it. */
+/**
+ * Share of hot water at a mixer tap for a wanted temperature, 0 to 1, or null where the taps cannot give it.
+ *
+ * @example
+ * hotShare(24, 10, 60); // 0.28
+ */
 export function hotShare(wantedC: number, coldC: number, hotC: number): number | null {
   const share = (wantedC - coldC) / (hotC - coldC);
   return share >= 0 && share <= 1 ? share : null;

@@ -1,4 +1,5 @@
 import { type Entity, type Filter, recordKinds, type Values } from "@keel-round/core/book";
+import { byName } from "@keel-round/core/text";
 import { and, asc, count, desc, eq, isNotNull, isNull, like, or, type SQL, sql } from "drizzle-orm";
 import { db } from "../connection";
 import { notFound } from "../define";
@@ -175,7 +176,7 @@ export async function linkOptions(scope: Scope, entity: Entity): Promise<Record<
   for (const field of recordKinds[entity].fields) {
     if (field.type.kind !== "link") continue;
     const names = await namesOf(db(), scope.businessId, field.type.to, undefined, clients);
-    options[field.key] = [...names].sort(([, a], [, b]) => a.localeCompare(b));
+    options[field.key] = [...names].sort(([, a], [, b]) => byName(a, b));
   }
   return options;
 }

@@ -1,4 +1,5 @@
 import { fit, pieces, wordsOf } from "@keel-round/core/find";
+import { byName, byText } from "@keel-round/core/text";
 import { and, desc, eq, gte, inArray, like, lt, ne, or } from "drizzle-orm";
 import { db } from "../connection";
 import { findEntry, findVocabulary, findWord, visit } from "../schema";
@@ -42,7 +43,7 @@ async function fittingWords(businessId: string, asked: string): Promise<Fitting[
   return rows
     .map(({ word }) => ({ word, fit: fit(asked, word) }))
     .filter((f) => f.fit > 0)
-    .sort((a, b) => b.fit - a.fit || a.word.localeCompare(b.word))
+    .sort((a, b) => b.fit - a.fit || byText(a.word, b.word))
     .slice(0, MOST_WORDS);
 }
 
@@ -98,7 +99,7 @@ export async function find(scope: Scope, text: string, today: string): Promise<H
   const hits = entries
     .filter((e) => scope.role !== "owner" || OWNERS.includes(e.entity))
     .map((e) => ({ e, score: (scores.get(`${e.entity}:${e.entityId}`) ?? 0) * LEAN[e.entity] }))
-    .sort((a, b) => b.score - a.score || a.e.title.localeCompare(b.e.title))
+    .sort((a, b) => b.score - a.score || byName(a.e.title, b.e.title))
     .slice(0, MOST_HITS)
     .map(({ e }) => ({
       entity: e.entity,

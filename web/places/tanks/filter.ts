@@ -1,5 +1,6 @@
 import { addDays } from "@keel-round/core/calendar";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
+import { byName, byText } from "@keel-round/core/text";
 import type { TankRow } from "@/data/tanks";
 
 /** What the address bar holds of the tank list. */
@@ -59,7 +60,7 @@ export function filterTanks(rows: readonly TankRow[], filter: TankFilter, today:
     .sort(
       (a, b) =>
         URGENCY[a.status?.trim ?? "unknown"] - URGENCY[b.status?.trim ?? "unknown"] ||
-        (a.nextOn ?? "9").localeCompare(b.nextOn ?? "9") ||
-        a.siteName.localeCompare(b.siteName),
+        byText(a.nextOn ?? "9", b.nextOn ?? "9") ||
+        byName(a.siteName, b.siteName),
     );
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { byText } from "@keel-round/core/text";
 import { type VisitBundle, visitState } from "@keel-round/core/visit";
 import { liveQuery } from "dexie";
 import { useEffect, useState } from "react";
@@ -24,7 +25,7 @@ export function KeptDay() {
     return () => subscription.unsubscribe();
   }, []);
   const visits = [...(kept?.visits ?? [])].sort(
-    (a, b) => a.on.localeCompare(b.on) || (a.startMinute ?? 0) - (b.startMinute ?? 0),
+    (a, b) => byText(a.on, b.on) || (a.startMinute ?? 0) - (b.startMinute ?? 0),
   );
   return (
     <Main maxW="560px" mx="auto" p="18px">

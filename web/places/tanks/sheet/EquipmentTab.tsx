@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { byText } from "@keel-round/core/text";
 import { figure } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
 import type { Equipment } from "@/data/book/equipment";
@@ -42,7 +43,7 @@ export function EquipmentTab({
       ...r,
       first: [r.wear.serviceDueOn, r.wear.replaceDueOn].filter((d) => d !== null).sort()[0] ?? "9",
     }))
-    .sort((a, b) => a.first.localeCompare(b.first));
+    .sort((a, b) => byText(a.first, b.first));
   const due = (on: string | null) =>
     on === null ? (
       <Span color="faint">—</Span>

@@ -1,4 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { byText } from "@keel-round/core/text";
 import { litresText } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
@@ -29,7 +30,7 @@ export function HistoryTab({
       };
     }),
     ...sheet.events.map((e) => ({ on: e.onDate, text: e.text, strong: true })),
-  ].sort((a, b) => b.on.localeCompare(a.on));
+  ].sort((a, b) => byText(b.on, a.on));
   return (
     <Flex gap="36px" align="flex-start" direction={{ base: "column", xl: "row" }}>
       <Box flex="1" w="100%">

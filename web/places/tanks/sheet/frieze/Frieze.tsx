@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { codeOfMergeId, type MergePlacement, mergeTasks } from "@keel-round/core/programme";
+import { byText } from "@keel-round/core/text";
 import { type EquipmentLife, wearOf } from "@keel-round/core/upkeep";
 import { brokenSentence, limitWords, movedSentence } from "@keel-round/core/words";
 import { useMemo, useState } from "react";
@@ -77,7 +78,7 @@ export function Frieze({
   const nextOf = (id: string) => year.plan.placements.find((p) => p.taskId === id)?.on ?? "9";
   const lanes = tasks
     .filter((t) => t.everyDays >= DRAWN_DAYS && turnsOf(t.id).length > 0)
-    .sort((a, b) => Number(!a.unit) - Number(!b.unit) || nextOf(a.id).localeCompare(nextOf(b.id)));
+    .sort((a, b) => Number(!a.unit) - Number(!b.unit) || byText(nextOf(a.id), nextOf(b.id)));
   const wears = gear
     .map((g) => ({ g, wear: wearOf(g, today) }))
     .flatMap(({ g, wear }) => (wear.replaceDueOn ? [{ g, on: wear.replaceDueOn, by: wear.replaceBy }] : []))

@@ -14,6 +14,7 @@ import {
   type TankTask,
   taskName,
 } from "@keel-round/core/programme";
+import { byName, byText } from "@keel-round/core/text";
 import { DECIDE_AFTER_SLIPS } from "@keel-round/core/visit";
 import type { Equipment } from "@/data/book/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
@@ -46,7 +47,7 @@ export function ProgrammeTab({
   const tasks = year?.tanks.find((t) => t.id === sheet.row.id)?.tasks ?? sheet.input.tasks;
   const jobs = tasks
     .map((t) => jobLine(t, sheet, library))
-    .sort((a, b) => a.due.localeCompare(b.due) || a.name.localeCompare(b.name));
+    .sort((a, b) => byText(a.due, b.due) || byName(a.name, b.name));
   const slipped = jobs.filter((j) => j.slips > DECIDE_AFTER_SLIPS);
   const present = new Set(jobs.map((j) => j.code));
   const elsewhere = (year?.tanks ?? []).flatMap((t) =>
