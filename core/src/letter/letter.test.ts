@@ -136,7 +136,7 @@ describe("what was done, seen and is asked", () => {
       { type: "skip", step: "prefilter", reason: "no time left" },
     ]);
     expect(done[0]).toBe("I changed 50\u00a0L of the test tank, 25 % of its water.");
-    expect(done.join(" ")).toContain("clean the viewing panes inside");
+    expect(done.join(" ")).toContain("I also cleaned the viewing panes inside");
     expect(done.join(" ")).toContain("Left for another time in the test tank: rinse the pre-filter (no time left).");
   });
   test("without a change it says why not", () => {

@@ -207,10 +207,12 @@ function done({ book, plan, state, units }: LetterInput, name: string): string[]
   else if (plan.water.reasons[0] && plan.water.decision !== "change")
     lines.push(`No water was changed in the ${name}. ${waterSentence(plan.water.reasons[0], units)}`);
   else lines.push(`No water was changed in the ${name} today.`);
-  const tasks = plan.steps
-    .filter((s) => s.task && !s.test && state.ticked[s.id])
-    .map((s) => inSentence(say(s.title, units)));
-  if (tasks.length > 0) lines.push(sentence(`also done for the ${name}: ${andList(tasks)}`));
+  const jobs = plan.steps.filter((s) => s.task && !s.test && state.ticked[s.id]);
+  const done = jobs.flatMap((s) => (s.done ? [say(s.done, units)] : []));
+  if (done.length > 0) lines.push(`In the ${name} I also ${andList(done)}.`);
+  // A job that a firm named itself, or of a plan from before: only what was to be done is known of it.
+  const others = jobs.filter((s) => !s.done).map((s) => inSentence(say(s.title, units)));
+  if (others.length > 0) lines.push(sentence(`also done for the ${name}: ${andList(others)}`));
   for (const step of plan.steps) {
     const reason = state.skipped[step.id];
     if (reason) lines.push(`Left for another time in the ${name}: ${inSentence(say(step.title, units))} (${reason}).`);

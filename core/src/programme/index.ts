@@ -47,7 +47,7 @@ export {
   mergeTasks,
 } from "./merge.ts";
 export { cautiousMinutes, type LearntMinutes, learnFrom, learnMinutes, personFactor } from "./minutes.ts";
-export { HALVES, halfCleaned, taskName } from "./names.ts";
+export { HALVES, halfCleaned, taskDone, taskName } from "./names.ts";
 export { type OwnerGroup, ownerList } from "./ownerList.ts";
 export { type ParsedCadence, parseCadence } from "./parseCadence.ts";
 export { type Preview, previewOf } from "./preview.ts";

@@ -56,7 +56,10 @@ export interface JobNeeds {
 
 /** A job, in our own words. */
 export interface Job extends Window {
+  /** What to do: "Clean the viewing panes". */
   readonly name: string;
+  /** What was done, as it follows "I": "cleaned the viewing panes"; every job of the library has it. */
+  readonly done?: string;
   readonly by: Performer;
   readonly phase: Phase;
   readonly cadence: Cadence;

@@ -1,5 +1,6 @@
 import type { TankBook } from "../tank/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
+import { libraryJob } from "./library/index.ts";
 import { jobOf, type TankTask } from "./task.ts";
 
 /** Halves of a unit that is the only one: one is cleaned, the other carries the tank. */
@@ -11,6 +12,18 @@ type Named = Pick<TankBook, "filterUnits" | "display" | "sump" | "kind" | "targe
 export function halfCleaned(task: Pick<TankTask, "code" | "job">, book: Named): boolean {
   const unit = unitOf(task);
   return unit !== null && biologyLeft(book, unit).single;
+}
+
+/** What a job was, once it is done, as it follows "I"; null for a job that a firm named itself and told no such words of. */
+export function taskDone(task: Pick<TankTask, "code" | "job">, book: Named): string | null {
+  const job = jobOf(task);
+  const library = libraryJob(task.code);
+  const done = job.done ?? (library?.name === job.name ? library.done : undefined);
+  const unit = unitOf(task);
+  if (done === undefined) return null;
+  if (unit === null || !/^Service filter/.test(job.name)) return done;
+  const { unit: name, single } = biologyLeft(book, unit);
+  return single ? `cleaned half of the ${name}` : `serviced the ${name}`;
 }
 
 /** What a job is called on a tank: a service by the name of the unit it opens. */

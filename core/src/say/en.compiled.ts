@@ -63,10 +63,13 @@ export interface Values {
   readonly "flow-off.title": Nothing;
   readonly "glass-inside.acrylic": Nothing;
   readonly "glass-inside.all": Nothing;
+  readonly "glass-inside.all.done": Nothing;
   readonly "glass-inside.blade": Nothing;
   readonly "glass-inside.craft": Nothing;
   readonly "glass-inside.leave-one": Nothing;
+  readonly "glass-inside.leave-one.done": Nothing;
   readonly "glass-inside.viewing": Nothing;
+  readonly "glass-inside.viewing.done": Nothing;
   readonly "hangs.believed": { readonly things: Value };
   readonly "hangs.lid": Nothing;
   readonly "hangs.no-lid": Nothing;
@@ -190,9 +193,13 @@ export interface Values {
   readonly "top-up.title": { readonly chamber: "yes" | "other" };
   readonly "top-up.warm": { readonly celsius: Value };
   readonly "vacuum-sector.bare": Nothing;
+  readonly "vacuum-sector.bare.done": Nothing;
   readonly "vacuum-sector.sector": { readonly sector: Value; readonly sectors: Value };
+  readonly "vacuum-sector.sector.done": { readonly sector: Value; readonly sectors: Value };
   readonly "vacuum-sector.top": Nothing;
+  readonly "vacuum-sector.top.done": Nothing;
   readonly "vacuum-sector.whole": Nothing;
+  readonly "vacuum-sector.whole.done": Nothing;
   readonly "verify.craft": Nothing;
   readonly "verify.low": { readonly low: Value };
   readonly "verify.reason": Nothing;
@@ -267,10 +274,13 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "flow-off.title": () => `Air off, then circulation off`,
   "glass-inside.acrylic": () => `Acrylic: nothing hard, no blade, no ammonia or alcohol; a soft cloth.`,
   "glass-inside.all": () => `Clean all panes inside`,
+  "glass-inside.all.done": () => `cleaned all panes inside`,
   "glass-inside.blade": () => `A hard blade at about 45°.`,
   "glass-inside.craft": () => `Push the sand away from the pane first. A card at the sand line, a brush in the corners; look along the pane from the side.`,
   "glass-inside.leave-one": () => `Clean all panes but the grazers' inside`,
+  "glass-inside.leave-one.done": () => `cleaned all panes but the grazers' inside`,
   "glass-inside.viewing": () => `Clean the viewing panes inside`,
+  "glass-inside.viewing.done": () => `cleaned the viewing panes inside`,
   "hangs.believed": (t) => `Believed so far: ${t("things")}. Set it right in the tank's settings.`,
   "hangs.lid": () => `a lid`,
   "hangs.no-lid": () => `no lid`,
@@ -394,9 +404,13 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "top-up.title": (t) => `Top up to the ${t("chamber") === "yes" ? `return chamber's ` : ``}fill line`,
   "top-up.warm": (t) => `Slowly, where the water moves, at ${t("celsius")}.`,
   "vacuum-sector.bare": () => `Siphon spots off the bare floor`,
+  "vacuum-sector.bare.done": () => `siphoned spots off the bare floor`,
   "vacuum-sector.sector": (t) => `Vacuum sector ${t("sector")} of ${t("sectors")}`,
+  "vacuum-sector.sector.done": (t) => `vacuumed part ${t("sector")} of ${t("sectors")} of the bed`,
   "vacuum-sector.top": () => `Skim the top of the bed with the siphon`,
+  "vacuum-sector.top.done": () => `skimmed the top of the bed with the siphon`,
   "vacuum-sector.whole": () => `Vacuum the whole bed`,
+  "vacuum-sector.whole.done": () => `vacuumed the whole bed`,
   "verify.craft": () => `Timers and lights back to automatic.`,
   "verify.low": (t) => `Everything moves, nothing leaks, level ${t("low")} below its fill line`,
   "verify.reason": () => `Every pump that was stopped is looked at, not listened for.`,

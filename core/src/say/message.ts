@@ -33,7 +33,7 @@ export type Sentence = (
 export type Message =
   | { readonly say: string; readonly with?: Readonly<Record<string, Value>> }
   /** The words of a job of the library: they stand with the job. */
-  | { readonly job: string; readonly its: "name" | "reason" | "caution" }
+  | { readonly job: string; readonly its: "name" | "done" | "reason" | "caution" }
   /** Words that somebody wrote: of a firm's own job, of a place. */
   | { readonly told: string }
   /** Words that an earlier core made and kept, with their quantities in the units of keeping. */

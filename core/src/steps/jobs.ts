@@ -10,6 +10,7 @@ import {
   type Phase,
   placeInLibrary,
   type TankTask,
+  taskDone,
   taskName,
   UNRESTED_CARE,
   unitOf,
@@ -99,6 +100,7 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
     number:
       (bedDrained ? BED_NUMBER : (PHASE_NUMBER[phase] ?? 120)) + (alone > 0 ? -1 : 0) + placeInLibrary(code) / 1000,
     title: titleOf(task, input, sector, variant.title),
+    ...doneOf(task, input, variant.done),
     reason: reasonsOf(input, task, lateDays),
     ...stepMinutes(input, code, (job.minutes + (variant.moreMinutes ?? 0)) * excepted.minutesFactor),
     kit: variant.kit ?? [...job.kit, ...job.uses].map((item) => ({ item })),
@@ -115,7 +117,7 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
 }
 
 /** The words of a job: the library's by their place, a firm's own as they are. */
-function wordsOf(task: TankTask, its: "name" | "reason" | "caution"): Message {
+function wordsOf(task: TankTask, its: "name" | "done" | "reason" | "caution"): Message {
   return task.job ? told(task.job[its] ?? "") : { job: task.code, its };
 }
 
@@ -138,6 +140,13 @@ function titleOf(task: TankTask, { book }: PlanInput, sector: number | undefined
   if (own) return own;
   if (sector) return m("job.sector", { job, sector, sectors: book.sectors });
   return job === jobOf(task).name ? wordsOf(task, "name") : told(job);
+}
+
+function doneOf(task: TankTask, { book }: PlanInput, own: Message | undefined): Pick<Step, "done"> {
+  const words = taskDone(task, book);
+  const kept = !task.job && words === jobOf(task).done;
+  const done = own ?? (words === null ? null : kept ? wordsOf(task, "done") : told(words));
+  return done ? { done } : {};
 }
 
 /** Why it is done, why today, and what that means for what is used. */

@@ -3,8 +3,9 @@ import type { UnitPreference } from "../units/index.ts";
 import type { KitItem, Step } from "./step.ts";
 
 /** A step in words, for a screen. */
-export interface SaidStep extends Omit<Step, "title" | "reason" | "craft" | "caution" | "kit"> {
+export interface SaidStep extends Omit<Step, "title" | "done" | "reason" | "craft" | "caution" | "kit"> {
   readonly title: string;
+  readonly done?: string;
   readonly reason: string;
   readonly craft?: string;
   readonly caution?: string;
@@ -12,10 +13,11 @@ export interface SaidStep extends Omit<Step, "title" | "reason" | "craft" | "cau
 }
 
 /** A step's words in somebody's units. */
-export function sayStep({ title, reason, craft, caution, kit, ...step }: Step, units: UnitPreference): SaidStep {
+export function sayStep({ title, done, reason, craft, caution, kit, ...step }: Step, units: UnitPreference): SaidStep {
   return {
     ...step,
     title: say(title, units),
+    ...(done ? { done: say(done, units) } : {}),
     reason: sayAll(reason, units),
     kit: kit.map((k) => sayKit(k, units)),
     ...(craft ? { craft: sayAll(craft, units) } : {}),

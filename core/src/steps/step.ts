@@ -16,6 +16,8 @@ export interface KitItem {
 export interface Step extends Orderable, StepMinutes {
   readonly phase: Phase | "arrive";
   readonly title: Message;
+  /** Of a job: what was done, as it follows "I"; missing where nobody told such words of it. */
+  readonly done?: Message;
   readonly reason: readonly Message[];
   readonly kit: readonly KitItem[];
   /** How it is done by a good hand: said at the step and not in a manual. */

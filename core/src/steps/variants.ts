@@ -8,6 +8,7 @@ import { type KitItem, type Making, plain, those } from "./step.ts";
 /** What a tank's practice, its panes and the visit make of a job: what is not told stays as the job has it. */
 export interface Variant {
   readonly title?: Message;
+  readonly done?: Message;
   readonly kit?: readonly KitItem[];
   readonly caution?: Message;
   readonly craft?: readonly Message[] | undefined;
@@ -61,6 +62,7 @@ const glassInside: VariantOf = ({ input }) => {
   const acrylic = material === "acrylic";
   return {
     title: m(`glass-inside.${schools.panels}`),
+    done: m(`glass-inside.${schools.panels}.done`),
     kit: plain(acrylic ? "soft pad for acrylic" : "glass scraper"),
     craft: those(m("glass-inside.craft"), !acrylic && m("glass-inside.blade")),
     ...(acrylic ? { caution: m("glass-inside.acrylic") } : {}),
@@ -82,7 +84,14 @@ const vacuum: VariantOf = (making, _, today) => {
       : schools.substrate === "whole"
         ? m("vacuum-sector.whole")
         : m("vacuum-sector.top");
-  return { title, ...bedCraft(making, today, m("bed.runs-clear")) };
+  const done = sector
+    ? m("vacuum-sector.sector.done", { sector, sectors })
+    : schools.substrate === "bare"
+      ? m("vacuum-sector.bare.done")
+      : schools.substrate === "whole"
+        ? m("vacuum-sector.whole.done")
+        : m("vacuum-sector.top.done");
+  return { title, done, ...bedCraft(making, today, m("bed.runs-clear")) };
 };
 
 /** One entry a job: everything that a tank changes about it. */

@@ -8,7 +8,12 @@ export const called = {
     "2, 7 and 14 days after stocking, give or take 3 days",
     2,
     "The filter grows to a new load in about two weeks; until then it may not keep up.",
-    { result: { test: "ammonia" }, kit: ["ammonia test"], covers: ["test-ammonia"] },
+    {
+      done: "measured the ammonia after the new animals",
+      result: { test: "ammonia" },
+      kit: ["ammonia test"],
+      covers: ["test-ammonia"],
+    },
   ),
   "stocking-watch": job(
     "Look the new animals over: eating, hiding, wounds",
@@ -16,7 +21,7 @@ export const called = {
     "1, 7 and 21 days after stocking, give or take 3 days",
     3,
     "Most losses of new animals come in the first three weeks.",
-    { result: "count" },
+    { done: "looked the new animals over", result: "count" },
   ),
   "treatment-ammonia": job(
     "Measure ammonia after the treatment",
@@ -24,7 +29,12 @@ export const called = {
     "1, 3 and 7 days after a treatment, give or take 2 days",
     2,
     "Many remedies harm the filter as well.",
-    { result: { test: "ammonia" }, kit: ["ammonia test"], covers: ["test-ammonia", "stocking-ammonia"] },
+    {
+      done: "measured the ammonia after the treatment",
+      result: { test: "ammonia" },
+      kit: ["ammonia test"],
+      covers: ["test-ammonia", "stocking-ammonia"],
+    },
   ),
   "treatment-carbon": job(
     "Fresh carbon to take the remedy out",
@@ -32,7 +42,7 @@ export const called = {
     "1 days after a treatment, give or take 4 days",
     5,
     "What stays of a remedy works on; carbon takes it out once its time is over.",
-    { uses: ["rinsed carbon"], kind: "media", covers: ["carbon"] },
+    { done: "put in fresh carbon to take the remedy out", uses: ["rinsed carbon"], kind: "media", covers: ["carbon"] },
   ),
   "lamp-shorter": job(
     "Set the new lamp to two thirds of its hours",
@@ -40,6 +50,7 @@ export const called = {
     "0 days after a new lamp, give or take 3 days",
     3,
     "A new lamp is far brighter than the one that faded: animals bleach and algae take over.",
+    { done: "set the new lamp to two thirds of its hours" },
   ),
   "lamp-back": job(
     "Set the new lamp back to its full hours",
@@ -47,6 +58,7 @@ export const called = {
     "21 days after a new lamp, give or take 7 days",
     2,
     "Three weeks are enough to get used to it.",
+    { done: "set the new lamp back to its full hours" },
   ),
   "season-chlorine": job(
     "Test the tap for chlorine and chloramine",
@@ -54,7 +66,7 @@ export const called = {
     "every 2 weeks from 1 October to 31 March, give or take 5 days",
     3,
     "In the wet season water companies raise it, sometimes overnight: the conditioner follows what is measured.",
-    { kit: ["chlorine test"], onceAtSite: true },
+    { done: "tested the tap for chlorine and chloramine", kit: ["chlorine test"], onceAtSite: true },
   ),
   "season-heat": job(
     "Get ready for heat: fans, chiller, shade, air",
@@ -62,7 +74,7 @@ export const called = {
     "every year from 15 May to 15 June, give or take 14 days",
     8,
     "Warm water holds less oxygen just when animals need more.",
-    { kit: ["fan"], caution: "Fans and sockets away from splashes." },
+    { done: "got the tank ready for heat", kit: ["fan"], caution: "Fans and sockets away from splashes." },
   ),
   "season-holiday": job(
     "Agree on feeding for the holidays",
@@ -70,7 +82,7 @@ export const called = {
     "every year from 1 December to 20 December, give or take 7 days",
     4,
     "Whoever helps out means well and feeds double: portions are laid out and counted.",
-    { uses: ["portion boxes"], onceAtSite: true },
+    { done: "agreed with you on feeding for the holidays", uses: ["portion boxes"], onceAtSite: true },
   ),
   "season-oxygen": job(
     "Check air and surface movement in the warm months",
@@ -78,6 +90,7 @@ export const called = {
     "every 2 weeks from 1 June to 15 September, give or take 5 days",
     2,
     "In high summer water holds a fifth less oxygen than in spring.",
+    { done: "checked air and surface movement" },
   ),
   "phosphate-high": job(
     "Fresh phosphate remover: phosphate is out of its band",
@@ -86,6 +99,7 @@ export const called = {
     6,
     "Called for by a reading, not by a date.",
     {
+      done: "put in fresh phosphate remover",
       uses: ["phosphate remover"],
       kind: "media",
       caution: "Half the dose first: phosphate that falls fast harms corals.",
@@ -98,6 +112,7 @@ export const called = {
     20,
     "By its flow, not by date: a filter is opened as seldom as its flow allows.",
     {
+      done: "opened and cleaned the filter, whose flow had fallen",
       kit: ["bucket for tank water", "pipe brush"],
       result: "dirt",
       unit: 0,
@@ -113,6 +128,7 @@ export const called = {
     15,
     "A third of the flow is gone before anybody hears it.",
     {
+      done: "cleared the return pump, whose flow had fallen",
       kit: ["pipe brush", "spare impeller"],
       result: "dirt",
       caution: "Off at the wall before a hand goes in.",
@@ -125,7 +141,7 @@ export const called = {
     "when prefilter is rated 4, give or take 7 days",
     8,
     "What the pre-filter lets through lies in the first basket.",
-    { kit: ["bucket for tank water"], result: "dirt" },
+    { done: "emptied the filter's first basket", kit: ["bucket for tank water"], result: "dirt" },
   ),
   "skimmer-dirt": job(
     "Clean the skimmer's air inlet: its cup was filthy",
@@ -133,7 +149,7 @@ export const called = {
     "when skimmer-cup is rated 5, give or take 7 days",
     6,
     "A cup that overfills in a week has drawn its air in unevenly.",
-    { kit: ["pipe brush"], result: "dirt", needs: { gear: "skimmer" } },
+    { done: "cleaned the skimmer's air inlet", kit: ["pipe brush"], result: "dirt", needs: { gear: "skimmer" } },
   ),
   "young-ammonia": job(
     "Measure ammonia: the filter is young",
@@ -141,7 +157,12 @@ export const called = {
     "every 3 days, give or take 1 day",
     2,
     "In the first weeks it can climb within days; above the limit water is changed at once.",
-    { result: { test: "ammonia" }, kit: ["ammonia test"], covers: ["test-ammonia", "stocking-ammonia"] },
+    {
+      done: "measured the ammonia",
+      result: { test: "ammonia" },
+      kit: ["ammonia test"],
+      covers: ["test-ammonia", "stocking-ammonia"],
+    },
   ),
   "young-nitrite": job(
     "Measure nitrite: the filter is young",
@@ -149,7 +170,7 @@ export const called = {
     "every 3 days, give or take 1 day",
     2,
     "It follows ammonia by a week or two, and poisons the blood.",
-    { result: { test: "nitrite" }, kit: ["nitrite test"] },
+    { done: "measured the nitrite", result: { test: "nitrite" }, kit: ["nitrite test"] },
   ),
   "young-light": job(
     "Keep the light low or off",
@@ -157,6 +178,7 @@ export const called = {
     "every week, give or take 2 days",
     1,
     "Rock and bacteria need none while they settle; algae would be first.",
+    { done: "kept the light low" },
   ),
   "young-algae": job(
     "Look at what grows: brown, then green",
@@ -164,6 +186,6 @@ export const called = {
     "every week, give or take 3 days",
     2,
     "Brown film about the second week and green after it are what a healthy tank goes through.",
-    { result: "dirt" },
+    { done: "looked at what grows", result: "dirt" },
   ),
 } as const satisfies Record<string, Job>;

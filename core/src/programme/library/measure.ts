@@ -1,8 +1,16 @@
 import type { Parameter } from "../../units/index.ts";
 import { type Job, job } from "../job.ts";
 
-const test = (parameter: Parameter, name: string, cadence: string, minutes: number, reason: string): Job =>
+const test = (
+  parameter: Parameter,
+  name: string,
+  cadence: string,
+  minutes: number,
+  reason: string,
+  { done }: Pick<Job, "done">,
+): Job =>
   job(name, "test", cadence, minutes, reason, {
+    ...(done ? { done } : {}),
     result: { test: parameter },
     kit: [`${name.toLowerCase().replace("measure ", "")} test`],
     ...(CAUTION[parameter] ? { caution: CAUTION[parameter] } : {}),
@@ -22,6 +30,7 @@ export const measure = {
     "every week, give or take 2 days",
     0.5,
     "New water is matched to it, and a failing heater shows here first.",
+    { done: "measured the temperature" },
   ),
   "test-salinity": test(
     "salinity",
@@ -29,6 +38,7 @@ export const measure = {
     "every week, give or take 2 days",
     1.5,
     "The new water is matched to what is measured, not to the book.",
+    { done: "measured the salinity" },
   ),
   "test-ph": test(
     "ph",
@@ -36,6 +46,7 @@ export const measure = {
     "every 2 weeks, give or take 4 days",
     1.5,
     "It decides how much of any ammonia is poisonous.",
+    { done: "measured the pH" },
   ),
   "test-alkalinity": test(
     "alkalinity",
@@ -43,6 +54,7 @@ export const measure = {
     "every week, give or take 2 days",
     2,
     "Corals and bacteria use it up; it falls before anything is seen.",
+    { done: "measured the alkalinity" },
   ),
   "test-gh": test(
     "gh",
@@ -50,6 +62,7 @@ export const measure = {
     "every 2 weeks, give or take 4 days",
     2,
     "Shells and moults are built from it.",
+    { done: "measured the general hardness" },
   ),
   "test-calcium": test(
     "calcium",
@@ -57,6 +70,7 @@ export const measure = {
     "every 2 weeks, give or take 4 days",
     3,
     "It is used together with alkalinity; if only one moves, suspect the test.",
+    { done: "measured the calcium" },
   ),
   "test-magnesium": test(
     "magnesium",
@@ -64,6 +78,7 @@ export const measure = {
     "every 4 weeks, give or take 7 days",
     3,
     "Too low and alkalinity cannot be held.",
+    { done: "measured the magnesium" },
   ),
   "test-ammonia": test(
     "ammonia",
@@ -71,6 +86,7 @@ export const measure = {
     "every 2 weeks, give or take 4 days",
     2,
     "The first sign of a filter that cannot keep up.",
+    { done: "measured the ammonia" },
   ),
   "test-nitrite": test(
     "nitrite",
@@ -78,6 +94,7 @@ export const measure = {
     "every 4 weeks, give or take 7 days",
     2,
     "Half-digested waste: it shows a filter that lost its second half.",
+    { done: "measured the nitrite" },
   ),
   "test-nitrate": test(
     "nitrate",
@@ -85,6 +102,7 @@ export const measure = {
     "every week, give or take 2 days",
     2.5,
     "It shows what builds up between changes.",
+    { done: "measured the nitrate" },
   ),
   "test-phosphate": test(
     "phosphate",
@@ -92,6 +110,7 @@ export const measure = {
     "every 2 weeks, give or take 4 days",
     2.5,
     "It feeds algae long before it harms an animal.",
+    { done: "measured the phosphate" },
   ),
   "flow-check": job(
     "Time a bucket at the return",
@@ -100,6 +119,7 @@ export const measure = {
     3,
     "Flow falls for weeks before anybody hears it. What is timed decides when the pump or filter is serviced.",
     {
+      done: "timed a bucket at the return",
       result: { test: "flow" },
       kit: ["measuring jug", "stopwatch"],
       caution: "Hold the outlet over the tank: it will spray. Dry hands at the plug.",
@@ -112,7 +132,13 @@ export const measure = {
     "every 2 weeks, give or take 5 days",
     1,
     "It creeps up before the resin is spent: cartridges are changed by it, not by date.",
-    { result: { test: "tds" }, kit: ["TDS meter"], needs: { purifier: true }, onceAtSite: true },
+    {
+      done: "measured the purified water's TDS",
+      result: { test: "tds" },
+      kit: ["TDS meter"],
+      needs: { purifier: true },
+      onceAtSite: true,
+    },
   ),
   "count-animals": job(
     "Count the animals",
@@ -120,7 +146,7 @@ export const measure = {
     "every 4 weeks, give or take 7 days",
     2,
     "A shoal that dwindles is telling you something.",
-    { result: "count" },
+    { done: "counted the animals", result: "count" },
   ),
   "gill-check": job(
     "Look at gills, toes and appetite",
@@ -128,6 +154,7 @@ export const measure = {
     "every week, give or take 3 days",
     3,
     "Curled gills and a refused meal come before anything that a kit can see.",
+    { done: "looked at gills, toes and appetite" },
   ),
   "bell-check": job(
     "Watch every bell with the flow on",
@@ -135,7 +162,7 @@ export const measure = {
     "every week, give or take 3 days",
     4,
     "Sinking bells mean water that is too light, floating ones too heavy.",
-    { result: "count" },
+    { done: "watched every bell with the flow on", result: "count" },
   ),
   "insect-feed": job(
     "Offer food at the surface and watch them shoot",
@@ -143,7 +170,7 @@ export const measure = {
     "every week, give or take 3 days",
     5,
     "An archerfish that does not aim is not well.",
-    { uses: ["live food"] },
+    { done: "offered food at the surface and watched them shoot", uses: ["live food"] },
   ),
   "probe-calibrate": job(
     "Clean and calibrate the probes",
@@ -152,6 +179,7 @@ export const measure = {
     12,
     "A drifting probe is believed until something dies.",
     {
+      done: "cleaned and calibrated the probes",
       kit: ["soft brush"],
       uses: ["calibration fluid"],
       long: true,

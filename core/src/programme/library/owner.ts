@@ -10,7 +10,7 @@ export const ownerJobs = {
     "every day",
     3,
     "What is eaten in about a minute; what is left rots.",
-    { ...owner, uses: ["food"], caution: "One person feeds: two are twice the food." },
+    { done: "fed a little", ...owner, uses: ["food"], caution: "One person feeds: two are twice the food." },
   ),
   "owner-feed-predators": job(
     "Feed the predators",
@@ -18,7 +18,13 @@ export const ownerJobs = {
     "every 3 days, give or take 1 day",
     4,
     "They digest for days; a full one that is fed again fouls the water.",
-    { ...owner, uses: ["food"], kit: ["feeding tongs"], caution: "With tongs: they strike at fingers." },
+    {
+      done: "fed the predators",
+      ...owner,
+      uses: ["food"],
+      kit: ["feeding tongs"],
+      caution: "With tongs: they strike at fingers.",
+    },
   ),
   "owner-count": job(
     "Count the animals",
@@ -26,10 +32,7 @@ export const ownerJobs = {
     "every day",
     1,
     "One that is missing is found the same day, not by the smell.",
-    {
-      ...owner,
-      result: "count",
-    },
+    { done: "counted the animals", ...owner, result: "count" },
   ),
   "owner-look": job(
     "Look and listen for ten minutes",
@@ -37,9 +40,10 @@ export const ownerJobs = {
     "every day",
     10,
     "Behaviour, sound and equipment: you see a change before any test does.",
-    { ...owner, caution: "A smell, a buzz or a wet floor: hands out, plug off, call us." },
+    { done: "looked and listened", ...owner, caution: "A smell, a buzz or a wet floor: hands out, plug off, call us." },
   ),
   "owner-temperature": job("Read the temperature", "look", "every day", 0.5, "A heater or chiller fails overnight.", {
+    done: "read the temperature",
     ...owner,
     kit: ["thermometer"],
     result: { test: "temperature" },
@@ -51,6 +55,7 @@ export const ownerJobs = {
     2,
     "Only water evaporates; what is in it stays and gets stronger.",
     {
+      done: "topped up with fresh water",
       ...owner,
       uses: ["purified water"],
       needs: { ownerTopsUp: true },
@@ -58,6 +63,7 @@ export const ownerJobs = {
     },
   ),
   "owner-dose": job("Give the daily dose", "dose", "every day", 1, "Small and daily holds what a weekly dose swings.", {
+    done: "gave the daily dose",
     ...owner,
     uses: ["the dose as labelled"],
     caution: "Missed one? Do not give two.",
@@ -68,7 +74,7 @@ export const ownerJobs = {
     "every 3 days, give or take 1 day",
     3,
     "It helps against nutrients only if it is swapped about every three days.",
-    { ...owner, uses: ["clean socks"], needs: { unitCalled: "sock" } },
+    { done: "swapped the sock or pad", ...owner, uses: ["clean socks"], needs: { unitCalled: "sock" } },
   ),
   "extra-change": job(
     "A small part change between visits",
@@ -77,6 +83,7 @@ export const ownerJobs = {
     15,
     "For an overstocked tank or one with young: what builds up fast is thinned between visits.",
     {
+      done: "changed a small part of the water",
       ...owner,
       kit: ["bucket"],
       uses: ["new water as left ready"],

@@ -14,6 +14,7 @@ export const seldom = {
     20,
     "Cleaned in old tank water; what else lives in the tank carries it meanwhile.",
     {
+      done: "serviced the first filter",
       kit: ["bucket for tank water", "pipe brush"],
       result: "dirt",
       unit: 0,
@@ -27,7 +28,14 @@ export const seldom = {
     "every 60 days, give or take 14 days",
     20,
     "Cleaned in old tank water, at least four weeks after the other one.",
-    { kit: ["bucket for tank water", "pipe brush"], result: "dirt", unit: 1, caution: TANK_WATER, needs: { units: 2 } },
+    {
+      done: "serviced the second filter",
+      kit: ["bucket for tank water", "pipe brush"],
+      result: "dirt",
+      unit: 1,
+      caution: TANK_WATER,
+      needs: { units: 2 },
+    },
   ),
   "filter-c": job(
     "Service filter C",
@@ -35,7 +43,14 @@ export const seldom = {
     "every 12 weeks, give or take 14 days",
     20,
     "Cleaned in old tank water, at least four weeks after any other.",
-    { kit: ["bucket for tank water", "pipe brush"], result: "dirt", unit: 2, caution: TANK_WATER, needs: { units: 3 } },
+    {
+      done: "serviced the third filter",
+      kit: ["bucket for tank water", "pipe brush"],
+      result: "dirt",
+      unit: 2,
+      caution: TANK_WATER,
+      needs: { units: 3 },
+    },
   ),
   "sponge-half": job(
     "Rinse half the sponge",
@@ -44,6 +59,7 @@ export const seldom = {
     6,
     "It is the only biological filter: half stays as it is.",
     {
+      done: "rinsed half the sponge",
       kit: ["bucket for tank water"],
       result: "dirt",
       unit: 0,
@@ -58,6 +74,7 @@ export const seldom = {
     15,
     "Old media clogs from inside. A third at a time: what stays seeds what is new.",
     {
+      done: "replaced a third of the filter's biological media",
       kit: ["bucket for tank water"],
       uses: ["biological media"],
       unit: 0,
@@ -74,6 +91,7 @@ export const seldom = {
     10,
     "It dissolves; a half-empty reactor channels and stops working.",
     {
+      done: "topped up the reactor's media",
       uses: ["reactor media"],
       kit: ["funnel"],
       needs: { gear: "reactor" },
@@ -88,6 +106,7 @@ export const seldom = {
     25,
     "Silt clogs it after a year, and what is left gives nothing.",
     {
+      done: "replaced the reactor's media",
       uses: ["reactor media"],
       kit: ["funnel", "bucket for tank water"],
       needs: { gear: "reactor" },
@@ -104,6 +123,7 @@ export const seldom = {
     12,
     "A fifth a month: all of it once in five months, and never all at once.",
     {
+      done: "cleaned a part of the bed down to the glass",
       kit: ["gravel vacuum"],
       result: "dirt",
       kind: "deep-clean",
@@ -119,6 +139,7 @@ export const seldom = {
     10,
     "Slime takes a third of the flow before it shows.",
     {
+      done: "brushed the glass pipes and hoses",
       kit: ["hose brush", "bucket for tank water"],
       caution: "Glass pipes break in cold hands: taps shut, no twisting.",
     },
@@ -130,6 +151,7 @@ export const seldom = {
     25,
     "Lime on the impeller takes flow first and the pump later.",
     {
+      done: "soaked and brushed the return pump",
       kit: ["gloves", "spare impeller"],
       uses: ["citric acid"],
       result: "dirt",
@@ -146,6 +168,7 @@ export const seldom = {
     20,
     "Scaled blades push less water and silt settles where the flow was.",
     {
+      done: "soaked and brushed the wave-makers",
       kit: ["gloves"],
       uses: ["citric acid"],
       result: "dirt",
@@ -162,6 +185,7 @@ export const seldom = {
     18,
     "A scaled air inlet makes coarse foam that takes nothing out.",
     {
+      done: "soaked and brushed the skimmer",
       kit: ["gloves", "pipe brush"],
       uses: ["citric acid"],
       result: "dirt",
@@ -178,6 +202,7 @@ export const seldom = {
     10,
     "Dust is heat and lost light; a stopped fan is a dead lamp by summer.",
     {
+      done: "cleaned the lights",
       kit: ["soft brush", "cloth"],
       result: "dirt",
       caution: `${UNPLUG} Lamps stay hot for minutes. ${LICENSED}`,
@@ -191,6 +216,7 @@ export const seldom = {
     20,
     "What is bright for show greys with time; only the top is taken.",
     {
+      done: "replaced the top layer of sand",
       kit: ["scoop"],
       uses: ["rinsed sand"],
       kind: "deep-clean",
@@ -207,6 +233,7 @@ export const seldom = {
     10,
     "Dust takes its strength just when the room gets warm.",
     {
+      done: "cleaned the chiller's air filter",
       kit: ["soft brush"],
       result: "dirt",
       long: true,
@@ -221,6 +248,7 @@ export const seldom = {
     25,
     "Half a year of detritus; what lies there feeds nitrate and blocks the return.",
     {
+      done: "cleaned the sump",
       kit: ["bucket for tank water", "siphon hose"],
       result: "dirt",
       long: true,
@@ -236,6 +264,7 @@ export const seldom = {
     15,
     "The job that slips, and the one that floods a floor: a tube stiffens long before it splits.",
     {
+      done: "cleaned the filter's impeller and tubes",
       kit: ["pipe brush", "spare impeller"],
       result: "dirt",
       long: true,
@@ -250,6 +279,7 @@ export const seldom = {
     12,
     "Their colour shifts and feeds algae long before they go dark.",
     {
+      done: "replaced the lamps",
       uses: ["lamps"],
       long: true,
       caution: `${UNPLUG} Let them cool. Broken ones hold mercury: air the room. ${LICENSED}`,
@@ -263,6 +293,7 @@ export const seldom = {
     15,
     "Spent carbon lets chlorine through to the membrane; sediment chokes it.",
     {
+      done: "changed the purifier's cartridges",
       uses: ["sediment and carbon cartridges"],
       kit: ["housing wrench", "towels"],
       long: true,
@@ -278,6 +309,7 @@ export const seldom = {
     8,
     "By its TDS, not by date: what creeps through is silicate and phosphate first.",
     {
+      done: "changed the purifier's resin",
       uses: ["resin"],
       kit: ["housing wrench"],
       caution: "Water off and pressure let go before a housing is turned.",
@@ -292,6 +324,7 @@ export const seldom = {
     20,
     "It passes more each month; after two years resin is spent for it.",
     {
+      done: "replaced the purifier's membrane",
       uses: ["membrane"],
       kit: ["housing wrench"],
       long: true,
@@ -307,6 +340,7 @@ export const seldom = {
     6,
     "An empty cylinder swings the pH; a leaking one fills a low room.",
     {
+      done: "checked the gas cylinder and its regulator",
       kit: ["leak spray"],
       caution: "Upright and strapped. Exchange and pressure tests are for licensed suppliers. Air the cabinet first.",
       skills: ["gas"],
@@ -320,7 +354,7 @@ export const seldom = {
     "every 15 months, give or take 60 days",
     15,
     "Its glass ages; a probe that no longer calibrates lies within a month.",
-    { uses: ["probe", "calibration fluid"], covers: ["probe-calibrate"], long: true },
+    { done: "replaced the probe", uses: ["probe", "calibration fluid"], covers: ["probe-calibrate"], long: true },
   ),
   "heater-replace": job(
     "Replace the heater before it fails",
@@ -329,6 +363,7 @@ export const seldom = {
     15,
     "Two to three years is what a heater holds; failing hot, it cooks the tank overnight.",
     {
+      done: "replaced the heater",
       uses: ["heater"],
       covers: ["heater-check"],
       long: true,
@@ -343,6 +378,7 @@ export const seldom = {
     15,
     "It glows for years and kills nothing after one.",
     {
+      done: "replaced the UV lamp",
       uses: ["UV lamp"],
       kit: ["soft cloth"],
       long: true,
@@ -357,7 +393,7 @@ export const seldom = {
     "after 30000 hours of the light, give or take 90 days",
     10,
     "It fades by a third over its rated hours, too slowly for an eye.",
-    { kit: ["light meter"], long: true, caution: LICENSED },
+    { done: "measured the light", kit: ["light meter"], long: true, caution: LICENSED },
   ),
   "yearly-check": job(
     "Yearly check: hoses, clamps, plugs, drip loops, stand",
@@ -365,6 +401,11 @@ export const seldom = {
     "every 365 days, up to 60 days early or 14 late",
     12,
     "What ages without being seen. What is worn is replaced before it fails.",
-    { kit: ["torch"], long: true, caution: `Test the residual-current device. ${LICENSED}` },
+    {
+      done: "looked over hoses, clamps, plugs and the stand",
+      kit: ["torch"],
+      long: true,
+      caution: `Test the residual-current device. ${LICENSED}`,
+    },
   ),
 } as const satisfies Record<string, Job>;

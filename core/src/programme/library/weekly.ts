@@ -10,7 +10,11 @@ export const weekly = {
     "every week, give or take 3 days",
     6,
     "Before the drain, so that film and spores leave with the water.",
-    { kit: ["scraper"], caution: "Stay a few centimetres off the sand; never a blade on silicone." },
+    {
+      done: "cleaned the glass inside",
+      kit: ["scraper"],
+      caution: "Stay a few centimetres off the sand; never a blade on silicone.",
+    },
   ),
   "blow-rock": job(
     "Blow dirt off the rock",
@@ -18,7 +22,7 @@ export const weekly = {
     "every week, give or take 3 days",
     7,
     "Lifted dirt leaves with the water instead of rotting in the rock.",
-    { kit: ["baster"] },
+    { done: "blew dirt off the rock", kit: ["baster"] },
   ),
   "wave-plants": job(
     "Wave over the plants and pick out dead leaves",
@@ -26,7 +30,7 @@ export const weekly = {
     "every week, give or take 3 days",
     6,
     "Dead leaves feed algae; what floats up leaves with the drain.",
-    { kit: ["long tweezers", "net"] },
+    { done: "waved over the plants and picked out dead leaves", kit: ["long tweezers", "net"] },
   ),
   "trim-plants": job(
     "Trim and thin the plants",
@@ -34,7 +38,7 @@ export const weekly = {
     "every 4 weeks, give or take 10 days",
     15,
     "Shaded lower leaves die first; stems are cut before the drain so that pieces leave with it.",
-    { kit: ["plant scissors", "bucket for cuttings"] },
+    { done: "trimmed and thinned the plants", kit: ["plant scissors", "bucket for cuttings"] },
   ),
   "harvest-macroalgae": job(
     "Harvest the macroalgae",
@@ -42,7 +46,11 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     8,
     "This is how nutrients leave the tank.",
-    { kit: ["bowl for algae"], caution: "Look through what is taken out: small animals sit in it." },
+    {
+      done: "harvested the macroalgae",
+      kit: ["bowl for algae"],
+      caution: "Look through what is taken out: small animals sit in it.",
+    },
   ),
   "brush-rock": job(
     "Brush algae off the rock",
@@ -50,7 +58,11 @@ export const weekly = {
     "every 2 weeks, give or take 6 days",
     10,
     "Loosened before the drain, it leaves with the water.",
-    { kit: ["toothbrush"], caution: "Look for anemones and barnacles before you brush." },
+    {
+      done: "brushed algae off the rock",
+      kit: ["toothbrush"],
+      caution: "Look for anemones and barnacles before you brush.",
+    },
   ),
   "vacuum-sector": job(
     "Vacuum today's sector",
@@ -58,7 +70,7 @@ export const weekly = {
     "every week, give or take 3 days",
     7,
     "One part at a time, so that the bed is never disturbed all at once.",
-    { kit: ["gravel vacuum"], result: "dirt", needs: { bed: true } },
+    { done: "vacuumed a part of the bed", kit: ["gravel vacuum"], result: "dirt", needs: { bed: true } },
   ),
   "spot-siphon": job(
     "Siphon droppings off the floor",
@@ -66,7 +78,7 @@ export const weekly = {
     "every week, give or take 3 days",
     4,
     "A bare floor is cleaned at every visit: nothing there digests waste.",
-    { kit: ["narrow siphon"] },
+    { done: "siphoned droppings off the floor", kit: ["narrow siphon"] },
   ),
   socks: job(
     "Swap the filter socks",
@@ -74,7 +86,7 @@ export const weekly = {
     "every week, give or take 3 days",
     3,
     "After the cloud has cleared, so that they catch it; dirt left in a sock dissolves back.",
-    { uses: ["clean socks"], result: "dirt", needs: { unitCalled: "sock" } },
+    { done: "swapped the filter socks", uses: ["clean socks"], result: "dirt", needs: { unitCalled: "sock" } },
   ),
   floss: job(
     "Change the floss",
@@ -82,7 +94,7 @@ export const weekly = {
     "every week, give or take 3 days",
     3,
     "It holds the dirt only until it rots.",
-    { uses: ["floss"], result: "dirt", needs: { noUnitCalled: "sock" } },
+    { done: "changed the floss", uses: ["floss"], result: "dirt", needs: { noUnitCalled: "sock" } },
   ),
   prefilter: job(
     "Rinse the pre-filter",
@@ -90,7 +102,7 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     4,
     "Washed in old tank water while the tank drains.",
-    { kit: ["bucket for tank water"], result: "dirt" },
+    { done: "rinsed the pre-filter", kit: ["bucket for tank water"], result: "dirt" },
   ),
   "wash-media": job(
     "Wash the used socks and pads in a batch",
@@ -99,6 +111,7 @@ export const weekly = {
     4,
     "A stock of clean ones is part of the job: without it a dirty one stays in.",
     {
+      done: "washed the used socks and pads",
       kit: ["bag for used media"],
       onceAtSite: true,
       caution: "Hot water and no softener; anything bleached is rinsed and dried until no smell is left.",
@@ -110,7 +123,7 @@ export const weekly = {
     "every week, give or take 3 days",
     5,
     "A film on the neck stops the foam from climbing.",
-    { kit: ["pipe brush"], result: "dirt", needs: { gear: "skimmer" } },
+    { done: "emptied and washed the skimmer cup", kit: ["pipe brush"], result: "dirt", needs: { gear: "skimmer" } },
   ),
   "brush-pumps": job(
     "Brush wave-makers, intakes and the weir comb in old tank water",
@@ -119,6 +132,7 @@ export const weekly = {
     5,
     "What is brushed off every week never sets hard; it goes out with the bucket.",
     {
+      done: "brushed the pumps and their intakes",
       kit: ["bucket for tank water", "soft brush"],
       needs: { oneOf: ["wave-maker", "return"] },
       caution: "Off at the wall before it is lifted out; hands clear of its blades.",
@@ -130,7 +144,12 @@ export const weekly = {
     "every week, give or take 3 days",
     3,
     "Once or twice a week: a clogged one leaves the film on the surface and no gas gets through.",
-    { kit: ["bucket for tank water"], result: "dirt", needs: { unitCalled: "surface skimmer" } },
+    {
+      done: "rinsed the surface skimmer's sponge",
+      kit: ["bucket for tank water"],
+      result: "dirt",
+      needs: { unitCalled: "surface skimmer" },
+    },
   ),
   "second-sponges": job(
     "Swap the filter's sponges for the dry second set",
@@ -139,6 +158,7 @@ export const weekly = {
     4,
     "Two sets take turns: the old one is squeezed out in tank water and dried, and goes in again next time.",
     {
+      done: "swapped the filter's sponges",
       kit: ["second set of sponges", "bucket for tank water"],
       result: "dirt",
       covers: ["prefilter", "internal-filter"],
@@ -151,6 +171,7 @@ export const weekly = {
     6,
     "It clogs fast, and a clogged one stops without a sound.",
     {
+      done: "rinsed the internal filter's sponge",
       kit: ["bucket for tank water"],
       result: "dirt",
       needs: { unitCalled: "internal", noUnitCalled: "sponge" },
@@ -164,6 +185,7 @@ export const weekly = {
     6,
     "Its thin tube scales and it stops priming; a dry start burns the motor.",
     {
+      done: "rinsed the hang-on filter's pad and tube",
       kit: ["bucket for tank water", "pipe brush"],
       result: "dirt",
       needs: { unitCalled: "hang-on" },
@@ -176,7 +198,7 @@ export const weekly = {
     "every 2 weeks, give or take 4 days",
     3,
     "A stuck sensor floods a floor or lets the salinity climb.",
-    { kit: ["soft brush"], needs: { gear: "top-up" } },
+    { done: "cleaned and tried the top-up sensor", kit: ["soft brush"], needs: { gear: "top-up" } },
   ),
   "top-up-refill": job(
     "Fill the top-up reservoir",
@@ -184,7 +206,7 @@ export const weekly = {
     "every week, give or take 3 days",
     4,
     "With purified water only: evaporation takes no salt away.",
-    { uses: ["purified water"], needs: { reservoir: true } },
+    { done: "filled the top-up reservoir", uses: ["purified water"], needs: { reservoir: true } },
   ),
   "dosing-check": job(
     "Check the dosing and fill its bottles",
@@ -192,7 +214,12 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     6,
     "Growth outruns a dose that was right last month.",
-    { uses: ["two-part solutions"], needs: { gear: "dosing" }, caution: "Never let two parts meet undiluted." },
+    {
+      done: "checked the dosing and filled its bottles",
+      uses: ["two-part solutions"],
+      needs: { gear: "dosing" },
+      caution: "Never let two parts meet undiluted.",
+    },
   ),
   fertiliser: job(
     "Dose fertiliser",
@@ -200,7 +227,7 @@ export const weekly = {
     "every week, give or take 3 days",
     2,
     "After the change, so that it is not drained away again.",
-    { uses: ["fertiliser"] },
+    { done: "dosed fertiliser", uses: ["fertiliser"] },
   ),
   "feed-pause": job(
     "Feed the corals with return and wave-makers paused",
@@ -209,6 +236,7 @@ export const weekly = {
     4,
     "A quarter of an hour without flow, on a timer: the food is eaten and not filtered. Anemones after the bed is done.",
     {
+      done: "fed the corals with the pumps paused",
       uses: ["coral food"],
       aloneMinutes: 15,
       needs: { oneOf: ["return", "wave-maker"] },
@@ -221,7 +249,11 @@ export const weekly = {
     "every week, give or take 3 days",
     2,
     "What growth takes out in traces; after the change, so that it is not drained away again.",
-    { uses: ["trace elements"], caution: "Never more than the label: in excess they poison." },
+    {
+      done: "dosed trace elements",
+      uses: ["trace elements"],
+      caution: "Never more than the label: in excess they poison.",
+    },
   ),
   minerals: job(
     "Check the mineral dose of the new water",
@@ -229,7 +261,7 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     3,
     "Purified water has no hardness of its own; shrimp die slowly without it.",
-    { kit: ["scale"], uses: ["mineral salt"] },
+    { done: "checked the mineral dose of the new water", kit: ["scale"], uses: ["mineral salt"] },
   ),
   "batch-salt": job(
     "Leave a batch of salt water ready",
@@ -238,6 +270,7 @@ export const weekly = {
     5,
     "Kept for emergencies: a leak or a dead animal does not wait for mixing.",
     {
+      done: "left a batch of salt water ready",
       kit: ["barrel with a pump"],
       uses: ["salt"],
       needs: { sump: true },
@@ -252,6 +285,7 @@ export const weekly = {
     3,
     "For top-up and for an emergency change; it takes hours to make.",
     {
+      done: "left purified water ready",
       kit: ["closed barrel"],
       needs: { reservoir: true },
       onceAtSite: true,
@@ -264,7 +298,7 @@ export const weekly = {
     "every 4 weeks, give or take 8 days",
     5,
     "Yellow water means that it is used up.",
-    { uses: ["rinsed carbon"], kind: "media" },
+    { done: "replaced the carbon", uses: ["rinsed carbon"], kind: "media" },
   ),
   "phosphate-media": job(
     "Replace the phosphate remover",
@@ -273,12 +307,14 @@ export const weekly = {
     6,
     "Used-up media gives back nothing, but takes nothing either.",
     {
+      done: "replaced the phosphate remover",
       uses: ["phosphate remover"],
       kind: "media",
       caution: "Rinse its dust out first, and not all fresh at once: phosphate that falls fast harms corals.",
     },
   ),
   lids: job("Wash the lids", "outside", "every 4 weeks, give or take 8 days", 5, "A dirty lid steals light.", {
+    done: "washed the lids",
     kit: ["cloth"],
     needs: { lid: true },
   }),
@@ -288,7 +324,11 @@ export const weekly = {
     "every week, give or take 3 days",
     3,
     "It is what the owner sees, and dust on a lamp is heat.",
-    { kit: ["cloth"], caution: "Cleaner on the cloth, never sprayed near the water." },
+    {
+      done: "wiped the outside glass and the lights",
+      kit: ["cloth"],
+      caution: "Cleaner on the cloth, never sprayed near the water.",
+    },
   ),
   "salt-creep": job(
     "Wipe off salt creep",
@@ -296,7 +336,12 @@ export const weekly = {
     "every 2 weeks, give or take 5 days",
     4,
     "It carries water over the edge and into sockets.",
-    { kit: ["cloth"], uses: ["fresh water"], caution: "Crusted plugs: off at the wall before anybody touches them." },
+    {
+      done: "wiped off salt creep",
+      kit: ["cloth"],
+      uses: ["fresh water"],
+      caution: "Crusted plugs: off at the wall before anybody touches them.",
+    },
   ),
   "heater-check": job(
     "Check the heater against a thermometer",
@@ -304,7 +349,7 @@ export const weekly = {
     "every 4 weeks, give or take 8 days",
     3,
     "Heaters fail hot or cold, mostly in winter; they are replaced before they do.",
-    { kit: ["thermometer"], needs: { gear: "heater" } },
+    { done: "checked the heater against a thermometer", kit: ["thermometer"], needs: { gear: "heater" } },
   ),
   photo: job(
     "Photograph the tank from its spot",
@@ -312,6 +357,6 @@ export const weekly = {
     "every 4 weeks, give or take 7 days",
     1,
     "Month by month from the same place shows what a day hides.",
-    { result: "photo" },
+    { done: "took a photo of the tank", result: "photo" },
   ),
 } as const satisfies Record<string, Job>;
