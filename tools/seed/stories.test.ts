@@ -59,14 +59,14 @@ describe("the application finds the ten stories", () => {
     ["Kettle Diner", "drifting", { code: "outside-ideal", parameter: "salinity", side: "high" }],
     ["Harrow & Pike", "drifting", { code: "outside-ideal", parameter: "gh", side: "low" }],
     ["Saltmarket Hotel", "drifting", { code: "slipped-twice" }],
-  ] as const)("%s is %s", async (name, trim, reason) => {
+  ] as const)("%s is %s", async (name, condition, reason) => {
     const status = await statusOf(name);
-    expect(status).toMatchObject({ trim, why: { reason } });
+    expect(status).toMatchObject({ condition, why: { reason } });
   });
 
   test.each(["Maritime College", "Town Museum", "Ferry Street School", "Ormond house", "Seagrass Lab"])(
     "%s is steady again",
-    async (name) => expect((await statusOf(name))?.trim).toBe("steady"),
+    async (name) => expect((await statusOf(name))?.condition).toBe("steady"),
   );
 
   test("the clinic's nitrate builds up faster since the fish came", async () => {

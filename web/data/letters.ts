@@ -1,6 +1,6 @@
 import { createHash, createHmac } from "node:crypto";
 import { clockText, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
-import { programmeOn, trimOf } from "@keel-round/core/given";
+import { conditionOf, programmeOn } from "@keel-round/core/given";
 import { type LetterTank, letterFor } from "@keel-round/core/letter";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { visitState } from "@keel-round/core/visit";
@@ -100,7 +100,7 @@ export async function letterContent(
         book: input.book,
         plan,
         state,
-        trim: trimOf(input),
+        condition: conditionOf(input),
         previous,
         tasks: programmeOn(input, true),
         on,

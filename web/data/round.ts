@@ -134,7 +134,7 @@ function dayStop(s: RoundStop, on: string): DayStop {
       wasteL: sum((l) => l.wasteL),
     },
     keptLast: s.tanks.some((t) => t.input.site.hygieneLast),
-    maySlip: s.tanks.every((t) => t.status?.trim === "steady") && !s.tanks.some((t) => t.visitState !== "planned"),
+    maySlip: s.tanks.every((t) => t.status?.condition === "steady") && !s.tanks.some((t) => t.visitState !== "planned"),
   };
 }
 

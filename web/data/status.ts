@@ -1,4 +1,4 @@
-import { CORE_VERSION, latestReadings, type PlanInput, programmeOn, trimOf } from "@keel-round/core/given";
+import { CORE_VERSION, conditionOf, latestReadings, type PlanInput, programmeOn } from "@keel-round/core/given";
 import { dueOn, isWaiting, performerOf } from "@keel-round/core/programme";
 import { placeInBand, standing } from "@keel-round/core/readings";
 import { systemVolumeL } from "@keel-round/core/tank";
@@ -10,7 +10,7 @@ import { inTransaction, type Queries } from "./transaction";
 
 /** The status row that follows from a plan's input. */
 export function statusRow(input: PlanInput, businessId: string): typeof tankStatus.$inferInsert {
-  const trim = trimOf(input);
+  const condition = conditionOf(input);
   const latest = latestReadings(input);
   const dots: BandDot[] = input.book.bands.flatMap((band) => {
     const r = latest[band.parameter];
@@ -27,8 +27,8 @@ export function statusRow(input: PlanInput, businessId: string): typeof tankStat
   return {
     tankId: input.book.id,
     businessId,
-    trim: trim.state,
-    why: trim,
+    condition: condition.state,
+    why: condition,
     dots,
     systemL: Math.round(systemVolumeL(input.book)),
     nextDueOn: nextDueOn(input),
@@ -61,13 +61,13 @@ export async function refreshStatus(
   );
   const rows = [...inputs.values()].map((input) => statusRow(input, businessId));
   if (rows.length === 0) return;
-  const given = (column: string) => sql.raw(`values(${column})`);
+  const given = (column: string) => sql.raw(`values(\`${column}\`)`);
   await q
     .insert(tankStatus)
     .values(rows)
     .onDuplicateKeyUpdate({
       set: {
-        trim: given("trim"),
+        condition: given("condition"),
         why: given("why"),
         dots: given("dots"),
         systemL: given("system_l"),

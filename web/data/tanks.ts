@@ -17,7 +17,7 @@ export interface TankRow {
   readonly siteName: string;
   readonly address: string;
   readonly clientName: string;
-  readonly status: Pick<typeof tankStatus.$inferSelect, "trim" | "why" | "dots" | "systemL"> | null;
+  readonly status: Pick<typeof tankStatus.$inferSelect, "condition" | "why" | "dots" | "systemL"> | null;
   readonly nextOn: string | null;
   readonly personId: string | null;
 }
@@ -43,7 +43,12 @@ export async function listTanks(scope: Scope, today: string): Promise<TankRow[]>
       siteId: site.id,
       address: site.address,
       clientName: client.name,
-      status: { trim: tankStatus.trim, why: tankStatus.why, dots: tankStatus.dots, systemL: tankStatus.systemL },
+      status: {
+        condition: tankStatus.condition,
+        why: tankStatus.why,
+        dots: tankStatus.dots,
+        systemL: tankStatus.systemL,
+      },
       nextOn: next.on,
     })
     .from(tank)

@@ -1,12 +1,12 @@
 import { standing } from "@keel-round/core/readings";
 import type { Band } from "@keel-round/core/tank";
 import { G, Line, Path, Rect, Svg } from "@/kit/elements";
-import { TRIM_COLOUR } from "./Trim";
+import { CONDITION_COLOUR } from "./Condition";
 
 export const STANDING_COLOUR = {
-  ideal: TRIM_COLOUR.steady,
-  watch: TRIM_COLOUR.drifting,
-  act: TRIM_COLOUR.off,
+  ideal: CONDITION_COLOUR.steady,
+  watch: CONDITION_COLOUR.drifting,
+  act: CONDITION_COLOUR.off,
 } as const;
 
 /** A value on its band: the shaded middle is right for the tank, the bar its error, the coralline tick after a change. */

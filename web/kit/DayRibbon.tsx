@@ -1,16 +1,16 @@
-import type { TrimState } from "@keel-round/core/readings";
+import type { ConditionState } from "@keel-round/core/readings";
 import type { DayPlan } from "@keel-round/core/round";
 import { quantityText, type UnitPreference } from "@keel-round/core/units";
 import { area } from "d3-shape";
 import { A, Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
-import { TRIM_COLOUR } from "./Trim";
+import { CONDITION_COLOUR } from "./Condition";
 import { clock } from "./words";
 
 /** What the ribbon shows of a stop beside its times. */
 export interface RibbonStop {
   readonly id: string;
   readonly name: string;
-  readonly trim: TrimState;
+  readonly condition: ConditionState;
   readonly closed: boolean;
 }
 
@@ -117,7 +117,13 @@ export function DayRibbon({ day, stops, vanKg, nowMinute, units }: RibbonProps) 
               />
             )}
             <Rect x={x1} y={BAR.top} width={width} height={BAR.height} fill="sheet" stroke="ruleStrong" />
-            <Rect x={x1} y={BAR.top} width="4" height={BAR.height} fill={TRIM_COLOUR[shown?.trim ?? "unknown"]} />
+            <Rect
+              x={x1}
+              y={BAR.top}
+              width="4"
+              height={BAR.height}
+              fill={CONDITION_COLOUR[shown?.condition ?? "unknown"]}
+            />
             {twoLines(stop.name, width).map((text, i) => (
               <SvgText
                 key={text}
@@ -297,7 +303,7 @@ export function SmallRibbon({ day, stops, nowMinute }: Omit<RibbonProps, "vanKg"
           y="11"
           width={Math.max(3, x(end) - x(start))}
           height="12"
-          fill={TRIM_COLOUR[byId.get(stop.id)?.trim ?? "unknown"]}
+          fill={CONDITION_COLOUR[byId.get(stop.id)?.condition ?? "unknown"]}
           opacity={byId.get(stop.id)?.closed ? 0.28 : 0.9}
         />
       ))}

@@ -9,10 +9,10 @@ import type { ReactNode } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, test } from "vitest";
 import { BandDots } from "./BandStrip";
+import { ConditionMark } from "./Condition";
 import { DayRibbon, SmallRibbon } from "./DayRibbon";
 import { PlanView } from "./PlanView";
 import { Section } from "./Section";
-import { TrimMark } from "./Trim";
 import { system } from "./theme/system";
 import { WorkedFigure } from "./Working";
 import { clock, dayLabel, duration } from "./words";
@@ -157,8 +157,8 @@ describe("the ribbon is drawn to the clock", () => {
     refillAfter: [],
   });
   const stops = [
-    { id: "a", name: "Stop a", trim: "off" as const, closed: false },
-    { id: "b", name: "Stop b", trim: "steady" as const, closed: true },
+    { id: "a", name: "Stop a", condition: "off" as const, closed: false },
+    { id: "b", name: "Stop b", condition: "steady" as const, closed: true },
   ];
   const html = draw(<DayRibbon day={day} stops={stops} vanKg={150} nowMinute={500} units={METRIC} />);
 
@@ -181,18 +181,18 @@ describe("the ribbon is drawn to the clock", () => {
   });
 });
 
-test("trim is told by word and tilt, never by colour alone", () => {
+test("condition is told by word and tilt, never by colour alone", () => {
   for (const [state, word, tilt] of [
     ["steady", "Steady", 0],
     ["drifting", "Drifting", 10],
     ["off", "Off course", 24],
     ["unknown", "Not known", 0],
   ] as const) {
-    const html = draw(<TrimMark state={state} />);
+    const html = draw(<ConditionMark state={state} />);
     expect(html).toContain(word);
     expect(html).toContain(`rotate(${tilt} 13 7)`);
   }
-  expect(draw(<TrimMark state="unknown" />)).toContain("stroke-dasharray");
+  expect(draw(<ConditionMark state="unknown" />)).toContain("stroke-dasharray");
 });
 
 test("the strip of dots has words for who cannot see it", () => {

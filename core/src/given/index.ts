@@ -1,5 +1,6 @@
 export { freeAmmoniaNow, freeAt, isBound, worstNow } from "./ammonia.ts";
 export { withBed } from "./bedWork.ts";
+export { conditionOf, latestReadings, mayWait } from "./conditionOf.ts";
 export { limitsOfKind } from "./dayLimits.ts";
 export { leftByConditioner } from "./disinfected.ts";
 export { exceptedStep, exceptionSentence, fedBefore } from "./exceptions.ts";
@@ -48,4 +49,3 @@ export { steadyOf } from "./steady.ts";
 export { type StepMinutes, stepMinutes } from "./stepMinutes.ts";
 export { leaningOn, type Missing, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 export { minutesForWater } from "./timeOnSite.ts";
-export { latestReadings, mayWait, trimOf } from "./trimOf.ts";

@@ -1,7 +1,7 @@
 import { type DueTask, type HeldTask, tasksFor } from "../programme/index.ts";
+import { waitsOn } from "./conditionOf.ts";
 import { programmeOn } from "./programmeOn.ts";
 import type { TankOnDay } from "./tankOnDay.ts";
-import { waitsOn } from "./trimOf.ts";
 
 /** The jobs of a visit, and those that a rule keeps from it. */
 export interface JobsOn {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { longDate, sayDay } from "../calendar/index.ts";
 import { bookOf, inputOf, programmeOf, TODAY } from "../given/sample.fixture.ts";
-import type { Trim } from "../readings/index.ts";
+import type { Condition } from "../readings/index.ts";
 import { METRIC, type Parameter } from "../units/index.ts";
 import { type OpBody, planVisit, type VisitOp, visitState } from "../visit/index.ts";
 import { type LetterInput, letterFor } from "./index.ts";
@@ -22,7 +22,7 @@ const read = (parameter: Parameter, text: string, unit: string): OpBody => ({
   unit,
   method: "liquid kit",
 });
-const STEADY: Trim = { state: "steady", others: [] };
+const STEADY: Condition = { state: "steady", others: [] };
 
 function letter(bodies: OpBody[], change: Partial<LetterInput> = {}) {
   const input = inputOf(change.book ?? bookOf());
@@ -30,7 +30,7 @@ function letter(bodies: OpBody[], change: Partial<LetterInput> = {}) {
     book: input.book,
     plan: planVisit(input),
     state: visitState(ops({ type: "start" }, ...bodies)),
-    trim: STEADY,
+    condition: STEADY,
     previous: {},
     tasks: programmeOf("community"),
     on: TODAY,
@@ -86,7 +86,7 @@ describe("what was measured", () => {
   });
 });
 
-describe("trim as a sentence", () => {
+describe("condition as a sentence", () => {
   test.each([
     [STEADY, "Your test tank is steady"],
     [
@@ -97,19 +97,19 @@ describe("trim as a sentence", () => {
       { state: "unknown", reason: { code: "no-reading", parameter: "nitrate", ageDays: null }, others: [] },
       "Your test tank is not fully known today",
     ],
-  ] as [Trim, string][])("%#", (trim, heading) => expect(letter([], { trim }).heading).toBe(heading));
+  ] as [Condition, string][])("%#", (condition, heading) => expect(letter([], { condition }).heading).toBe(heading));
 
   test("off course says whether something was done about it", () => {
-    const trim: Trim = {
+    const condition: Condition = {
       state: "off",
       reason: { code: "beyond-act", parameter: "nitrate", value: 60, limit: 50, side: "high", retest: false },
       others: [],
     };
-    expect(letter([], { trim }).heading).toBe("Your test tank is off course");
-    expect(letter([{ type: "litres", outL: 50, inL: 50 }], { trim }).heading).toBe(
+    expect(letter([], { condition }).heading).toBe("Your test tank is off course");
+    expect(letter([{ type: "litres", outL: 50, inL: 50 }], { condition }).heading).toBe(
       "Your test tank is off course, and being brought back",
     );
-    expect(letter([], { trim }).opening[0]).toContain("Nitrate 60.0\u00a0mg/L, above its limit of 50.0");
+    expect(letter([], { condition }).opening[0]).toContain("Nitrate 60.0\u00a0mg/L, above its limit of 50.0");
   });
 });
 
@@ -177,22 +177,24 @@ describe("what was done, seen and is asked", () => {
   });
   test("an owner who tops up is told with what and how much; a saltier tank is told why", () => {
     const brackish = bookOf("brackish", { topUp: "owner", evaporationLPerDay: 1.7 });
-    const trim: Trim = {
+    const condition: Condition = {
       state: "drifting",
       reason: { code: "outside-ideal", parameter: "salinity", value: 9.6, limit: 9, side: "high" },
       others: [],
     };
-    const { owner } = letter([], { book: brackish, trim });
+    const { owner } = letter([], { book: brackish, condition });
     expect(owner.join(" ")).toContain("plain fresh water only, never salt water: about 1.7\u00a0L a day");
     expect(owner.join(" ")).toContain("grows saltier from week to week");
   });
   test("the next visit says what is measured again; none is said too", () => {
-    const trim: Trim = {
+    const condition: Condition = {
       state: "drifting",
       reason: { code: "outside-ideal", parameter: "nitrate", value: 36, limit: 30, side: "high" },
       others: [],
     };
-    expect(letter([], { trim }).next[0]).toBe("Wednesday 2 December, about 10:05, for the test tank: nitrate again.");
+    expect(letter([], { condition }).next[0]).toBe(
+      "Wednesday 2 December, about 10:05, for the test tank: nitrate again.",
+    );
     expect(letter([], { next: null }).next).toEqual(["The next visit to the test tank is not fixed yet."]);
   });
 });

@@ -1,12 +1,12 @@
 import { daysBetween, longDate, sayDay } from "../calendar/civil.ts";
 import { dueOn, jobOf, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
-import { standing, type Trim } from "../readings/index.ts";
+import { type Condition, standing } from "../readings/index.ts";
 import { say } from "../say/index.ts";
 import { type Band, isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
 import { andList, inSentence, sentence } from "../text/index.ts";
 import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
 import type { VisitPlan, VisitState } from "../visit/index.ts";
-import { litresText, trimSentence, waterSentence, withUnit } from "../words/index.ts";
+import { conditionSentence, litresText, waterSentence, withUnit } from "../words/index.ts";
 
 /** One measured value as the owner sees it. */
 export interface LetterReading {
@@ -23,7 +23,7 @@ export interface LetterReading {
 /** What the letter says of one tank. Plain words; every sentence holds something of this tank alone. */
 export interface LetterTank {
   readonly name: string;
-  readonly trim: Trim;
+  readonly condition: Condition;
   readonly heading: string;
   readonly opening: readonly string[];
   readonly measured: readonly LetterReading[];
@@ -41,7 +41,7 @@ export interface LetterInput {
   readonly book: TankBook;
   readonly plan: VisitPlan;
   readonly state: VisitState;
-  readonly trim: Trim;
+  readonly condition: Condition;
   /** The reading before this visit's, by parameter, with its civil date. */
   readonly previous: Readonly<Partial<Record<Parameter, { readonly value: number; readonly on: string }>>>;
   /** The programme as it stands after this visit. */
@@ -95,13 +95,13 @@ const AFTER_CHANGE: Partial<Record<TankBook["kind"], (name: string) => string>> 
 
 /** Builds what the letter says of one tank from its book, its plan and its log. */
 export function letterFor(input: LetterInput): LetterTank {
-  const { book, trim } = input;
+  const { book, condition } = input;
   const name = book.name.toLowerCase();
   const measured = measuredRows(input);
   return {
     name: book.name,
-    trim,
-    heading: `Your ${name} is ${trimPhrase(input, measured)}`,
+    condition,
+    heading: `Your ${name} is ${conditionPhrase(input, measured)}`,
     opening: opening(input, measured, name),
     measured,
     notMeasured: notMeasured(input, measured, name),
@@ -117,8 +117,8 @@ export function letterFor(input: LetterInput): LetterTank {
 /** Litres that were counted out of the tank; none where nobody said so. */
 const changedL = (state: VisitState): number => state.litres?.outL ?? 0;
 
-function trimPhrase(input: LetterInput, measured: readonly LetterReading[]): string {
-  const { state } = input.trim;
+function conditionPhrase(input: LetterInput, measured: readonly LetterReading[]): string {
+  const { state } = input.condition;
   if (state === "steady") return "steady";
   if (state === "unknown") return "not fully known today";
   const better = changedL(input.state) > 0 || measured.some((m) => m.standing === "ideal");
@@ -153,22 +153,24 @@ function measuredRows({ book, state, previous, units }: LetterInput): LetterRead
 }
 
 function opening(
-  { book, state, trim, units }: LetterInput,
+  { book, state, condition, units }: LetterInput,
   measured: readonly LetterReading[],
   name: string,
 ): string[] {
   const lines: string[] = [];
-  if (trim.reason) {
-    const { reason } = trim;
+  if (condition.reason) {
+    const { reason } = condition;
     const parameter = "parameter" in reason ? reason.parameter : null;
     lines.push(
       sentence(
-        `${trimSentence(reason, units)}${parameter ? `; for the ${name} that is ${MEANS[parameter]}` : ` in the ${name}`}`,
+        `${conditionSentence(reason, units)}${parameter ? `; for the ${name} that is ${MEANS[parameter]}` : ` in the ${name}`}`,
       ),
     );
-    if (trim.others.length > 0)
+    if (condition.others.length > 0)
       lines.push(
-        sentence(`also in the ${name}: ${andList(trim.others.slice(0, 3).map((r) => trimSentence(r, units)))}`),
+        sentence(
+          `also in the ${name}: ${andList(condition.others.slice(0, 3).map((r) => conditionSentence(r, units)))}`,
+        ),
       );
   } else {
     const best = measured.filter((m) => m.standing === "ideal").map((m) => `${inSentence(m.label)} ${m.shown}`);
@@ -234,7 +236,7 @@ function seen({ state }: LetterInput, name: string): string[] {
   return [...lines, ...state.notes.map((n) => sentence(n))];
 }
 
-function owner({ book, trim, state, units }: LetterInput, name: string): string[] {
+function owner({ book, condition, state, units }: LetterInput, name: string): string[] {
   const lines: string[] = [];
   if (book.schools.feeding === "by-owner")
     lines.push(`Please feed the ${name} tomorrow as usual; it was not fed today.`);
@@ -251,7 +253,7 @@ function owner({ book, trim, state, units }: LetterInput, name: string): string[
     lines.push(
       `Top the ${name} up with ${isSalt(book) ? "plain fresh water only, never salt water" : "water from the prepared can"}: about ${litresText(book.evaporationLPerDay, units)} a day.`,
     );
-  const salty = [trim.reason, ...trim.others].some(
+  const salty = [condition.reason, ...condition.others].some(
     (r) => r && "parameter" in r && r.parameter === "salinity" && "side" in r && r.side === "high",
   );
   if (salty)
@@ -284,9 +286,9 @@ function normal({ book, state, phone }: LetterInput, name: string): string[] {
   return lines;
 }
 
-function next({ book, next: visit, tasks, on, trim }: LetterInput, name: string): string[] {
+function next({ book, next: visit, tasks, on, condition }: LetterInput, name: string): string[] {
   if (!visit) return [`The next visit to the ${name} is not fixed yet.`];
-  const again = [trim.reason, ...trim.others].flatMap((r) =>
+  const again = [condition.reason, ...condition.others].flatMap((r) =>
     r && "parameter" in r ? [inSentence(parameterFacts[r.parameter].label)] : [],
   );
   const lines = [

@@ -8,5 +8,12 @@ export {
   ownPerDayOf,
   type TimedValue,
 } from "./buildUp.ts";
+export {
+  type Condition,
+  type ConditionInput,
+  type ConditionReason,
+  type ConditionState,
+  judgeCondition,
+  type LatestReading,
+} from "./condition.ts";
 export { placeInBand, standing } from "./place.ts";
-export { judgeTrim, type LatestReading, type Trim, type TrimInput, type TrimReason, type TrimState } from "./trim.ts";

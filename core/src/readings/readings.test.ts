@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Band } from "../tank/index.ts";
-import { carriedOn, fitBuildUp, judgeTrim, placeInBand, standing, type TrimInput } from "./index.ts";
+import { type ConditionInput, carriedOn, fitBuildUp, judgeCondition, placeInBand, standing } from "./index.ts";
 
 const nitrate: Band = {
   parameter: "nitrate",
@@ -136,8 +136,8 @@ describe("build-up", () => {
   });
 });
 
-describe("trim", () => {
-  const base: TrimInput = {
+describe("condition", () => {
+  const base: ConditionInput = {
     bands: [nitrate, alkalinity],
     latest: { nitrate: { value: 15, sigma: 2, ageDays: 1 } },
     perDay: {},
@@ -145,7 +145,7 @@ describe("trim", () => {
     seriousFindings: [],
     slippedTwice: [],
   };
-  const judge = (change: Partial<TrimInput>) => judgeTrim({ ...base, ...change });
+  const judge = (change: Partial<ConditionInput>) => judgeCondition({ ...base, ...change });
 
   test("steady: inside its bands and every required reading young", () =>
     expect(judge({})).toEqual({ state: "steady", others: [] }));
@@ -203,9 +203,12 @@ describe("trim", () => {
   });
 
   test("the worst decides and carries the others", () => {
-    const trim = judge({ latest: { nitrate: { value: 60, sigma: 2, ageDays: 1 } }, slippedTwice: ["Soak the pump"] });
-    expect(trim.state).toBe("off");
-    expect(trim.others).toEqual([{ code: "slipped-twice", task: "Soak the pump" }]);
+    const condition = judge({
+      latest: { nitrate: { value: 60, sigma: 2, ageDays: 1 } },
+      slippedTwice: ["Soak the pump"],
+    });
+    expect(condition.state).toBe("off");
+    expect(condition.others).toEqual([{ code: "slipped-twice", task: "Soak the pump" }]);
   });
 });
 

@@ -1,13 +1,13 @@
 export { misfitSentence } from "./misfit.ts";
 export { brokenSentence, limitWords, movedSentence } from "./moved.ts";
 export {
+  CONDITION_WORD,
   checkSentence,
+  conditionSentence,
   limitSentence,
   litresText,
   offerSentence,
   scoopsText,
-  TRIM_WORD,
-  trimSentence,
   waterSentence,
   withUnit,
 } from "./sentences.ts";

@@ -1,7 +1,7 @@
 import { sayDay } from "../calendar/index.ts";
 import type { AfterCheck, Limit, WaterReason } from "../change/index.ts";
 import type { Offer } from "../given/index.ts";
-import type { TrimReason, TrimState } from "../readings/index.ts";
+import type { ConditionReason, ConditionState } from "../readings/index.ts";
 import { andList, counted, inSentence } from "../text/index.ts";
 import {
   figure,
@@ -14,8 +14,8 @@ import {
   unitFor,
 } from "../units/index.ts";
 
-/** The word of each trim. */
-export const TRIM_WORD: Record<TrimState, string> = {
+/** The word of each condition. */
+export const CONDITION_WORD: Record<ConditionState, string> = {
   steady: "Steady",
   drifting: "Drifting",
   off: "Off course",
@@ -49,8 +49,8 @@ export function scoopsText(grams: number, scoopGrams: number): string {
 
 const list = (parameters: readonly Parameter[]): string => andList(parameters.map((p) => lower(p)));
 
-/** One sentence fragment of why a tank is in its trim, for lists and headings. */
-export function trimSentence(reason: TrimReason, units: UnitPreference = METRIC): string {
+/** One sentence fragment of why a tank is in its condition, for lists and headings. */
+export function conditionSentence(reason: ConditionReason, units: UnitPreference = METRIC): string {
   switch (reason.code) {
     case "beyond-act":
       return `${lower(reason.parameter)} ${withUnit(reason.parameter, reason.value, units)}, ${reason.side === "high" ? "above" : "below"} its limit of ${showReading(reason.parameter, reason.limit, units)}${reason.retest ? "; re-test" : ""}`;

@@ -2,13 +2,13 @@ import { describe, expect, test } from "vitest";
 import { METRIC } from "../units/index.ts";
 import { catalogue, worked } from "../worked/index.ts";
 import {
+  CONDITION_WORD,
   checkSentence,
+  conditionSentence,
   limitSentence,
   limitWords,
   litresText,
   scoopsText,
-  TRIM_WORD,
-  trimSentence,
   waterSentence,
   withUnit,
 } from "./index.ts";
@@ -54,21 +54,28 @@ describe("sentences carry their numbers in the person's units", () => {
       "34.0\u00a0mg/L after the change, and 20.0\u00a0mg/L was expected: measure once more",
     );
   });
-  test("why a tank is in its trim", () => {
+  test("why a tank is in its condition", () => {
     expect(
-      trimSentence({ code: "beyond-act", parameter: "alkalinity", value: 6.4, limit: 6.8, side: "low", retest: false }),
+      conditionSentence({
+        code: "beyond-act",
+        parameter: "alkalinity",
+        value: 6.4,
+        limit: 6.8,
+        side: "low",
+        retest: false,
+      }),
     ).toBe("alkalinity 6.4\u00a0dKH, below its limit of 6.8");
     expect(
-      trimSentence({ code: "beyond-act", parameter: "ph", value: 9, limit: 8.6, side: "high", retest: true }),
+      conditionSentence({ code: "beyond-act", parameter: "ph", value: 9, limit: 8.6, side: "high", retest: true }),
     ).toBe("pH 9.00, above its limit of 8.60; re-test");
-    expect(trimSentence({ code: "will-cross", parameter: "nitrate", limit: 40, inDays: 4.4, perDay: 1.2 })).toBe(
+    expect(conditionSentence({ code: "will-cross", parameter: "nitrate", limit: 40, inDays: 4.4, perDay: 1.2 })).toBe(
       "nitrate reaches 40.0 in 4 days",
     );
-    expect(trimSentence({ code: "no-reading", parameter: "salinity", ageDays: 30 })).toBe(
+    expect(conditionSentence({ code: "no-reading", parameter: "salinity", ageDays: 30 })).toBe(
       "last salinity reading is 30 days old",
     );
-    expect(trimSentence({ code: "slipped-twice", task: "Soak the pump" })).toBe("soak the pump has slipped twice");
-    expect(Object.values(TRIM_WORD)).toEqual(["Steady", "Drifting", "Off course", "Not known"]);
+    expect(conditionSentence({ code: "slipped-twice", task: "Soak the pump" })).toBe("soak the pump has slipped twice");
+    expect(Object.values(CONDITION_WORD)).toEqual(["Steady", "Drifting", "Off course", "Not known"]);
   });
   test("what holds a change down", () => {
     expect(limitSentence({ code: "landmark", maxL: 104, name: "highest coral", minutes: 10 })).toBe(

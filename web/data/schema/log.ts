@@ -1,4 +1,4 @@
-import type { Trim } from "@keel-round/core/readings";
+import type { Condition } from "@keel-round/core/readings";
 import {
   boolean,
   customType,
@@ -200,8 +200,8 @@ export const tankStatus = mysqlTable(
   {
     tankId: uuid("tank_id").notNull(),
     businessId: uuid("business_id").notNull(),
-    trim: mysqlEnum("trim", ["off", "drifting", "steady", "unknown"]).notNull(),
-    why: json("why").$type<Trim>().notNull(),
+    condition: mysqlEnum("condition", ["off", "drifting", "steady", "unknown"]).notNull(),
+    why: json("why").$type<Condition>().notNull(),
     dots: json("dots").$type<readonly BandDot[]>().notNull(),
     systemL: double("system_l").notNull(),
     nextDueOn: civilDate("next_due_on"),
@@ -211,7 +211,7 @@ export const tankStatus = mysqlTable(
   },
   (t) => [
     primaryKey({ columns: [t.tankId] }),
-    index("tank_status_trim_ix").on(t.businessId, t.trim),
+    index("tank_status_condition_ix").on(t.businessId, t.condition),
     foreignKey({
       name: "tank_status_tank_fk",
       columns: [t.businessId, t.tankId],

@@ -3,15 +3,15 @@ import { addDays, daysBetween, longDate } from "@keel-round/core/calendar";
 import type { TimedStop } from "@keel-round/core/round";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { quantityText } from "@keel-round/core/units";
-import { limitSentence, litresText, trimSentence, waterSentence } from "@keel-round/core/words";
+import { conditionSentence, limitSentence, litresText, waterSentence } from "@keel-round/core/words";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
+import { CONDITION_COLOUR, ConditionMark } from "@/kit/Condition";
 import { Choice, GoButton, PageHead, QuietButton } from "@/kit/controls";
 import { DayRibbon } from "@/kit/DayRibbon";
 import { A, Form, Span } from "@/kit/elements";
 import { Kbd } from "@/kit/shell/Kbd";
-import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
 import { clock, duration } from "@/kit/words";
 import { Decide } from "./Decide";
 import { KeepDay } from "./KeepDay";
@@ -197,7 +197,7 @@ function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; sc
 }
 
 function TankLine({ of, closed, scope }: { of: RoundTank; closed: boolean; scope: Scope }) {
-  const trim = of.status?.trim ?? "unknown";
+  const condition = of.status?.condition ?? "unknown";
   return (
     <Flex gap="12px" align="baseline" wrap={{ base: "wrap", md: "nowrap" }} pb="2px">
       <Box w="180px" flexShrink={0}>
@@ -214,7 +214,7 @@ function TankLine({ of, closed, scope }: { of: RoundTank; closed: boolean; scope
             under way
           </Span>
         ) : (
-          <TrimMark state={trim} />
+          <ConditionMark state={condition} />
         )}
       </Box>
       <Box
@@ -229,7 +229,11 @@ function TankLine({ of, closed, scope }: { of: RoundTank; closed: boolean; scope
       <Box
         flex="1"
         minW="0"
-        color={closed ? "inherit" : TRIM_COLOUR[trim === "steady" || trim === "unknown" ? "unknown" : trim]}
+        color={
+          closed
+            ? "inherit"
+            : CONDITION_COLOUR[condition === "steady" || condition === "unknown" ? "unknown" : condition]
+        }
         fontSize="14px"
       >
         {whatMatters(of, scope)}
@@ -248,7 +252,7 @@ function whatMatters(of: RoundTank, scope: Scope): string {
   if (plan.water.decision === "forbid" || plan.water.decision === "unknown")
     return plan.water.reasons[0] ? waterSentence(plan.water.reasons[0], scope.units) : "";
   const reason = status?.why.reason;
-  if (reason) return trimSentence(reason, scope.units);
+  if (reason) return conditionSentence(reason, scope.units);
   if (input.findings[0]) return input.findings[0].text;
   if (plan.water.binding) return limitSentence(plan.water.binding, scope.units);
   return "as planned";

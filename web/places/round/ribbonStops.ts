@@ -1,11 +1,11 @@
-import type { TrimState } from "@keel-round/core/readings";
+import type { ConditionState } from "@keel-round/core/readings";
 import type { Round } from "@/data/round";
 import type { RibbonStop } from "@/kit/DayRibbon";
 
-const WORST: readonly TrimState[] = ["off", "drifting", "unknown", "steady"];
+const WORST: readonly ConditionState[] = ["off", "drifting", "unknown", "steady"];
 
-/** The worst trim of some tanks. */
-export function worstTrim(states: readonly (TrimState | undefined)[]): TrimState {
+/** The worst condition of some tanks. */
+export function worstCondition(states: readonly (ConditionState | undefined)[]): ConditionState {
   return WORST.find((s) => states.includes(s)) ?? "unknown";
 }
 
@@ -14,7 +14,7 @@ export function ribbonStops(round: Round): RibbonStop[] {
   return round.stops.map((s) => ({
     id: s.id,
     name: s.site.name,
-    trim: worstTrim(s.tanks.map((t) => t.status?.trim)),
+    condition: worstCondition(s.tanks.map((t) => t.status?.condition)),
     closed: s.tanks.every((t) => t.visitState === "closed"),
   }));
 }

@@ -2,14 +2,14 @@ import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { figure } from "@keel-round/core/units";
-import { trimSentence } from "@keel-round/core/words";
+import { conditionSentence } from "@keel-round/core/words";
 import type { Scope } from "@/data/scope";
 import type { TankRow } from "@/data/tanks";
 import { AppLink } from "@/kit/AppLink";
 import { BandDots } from "@/kit/BandStrip";
+import { CONDITION_COLOUR, ConditionMark } from "@/kit/Condition";
 import { PageHead, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form, Table, Th, Thead, Tr } from "@/kit/elements";
-import { TRIM_COLOUR, TrimMark } from "@/kit/Trim";
 import { dayLabel } from "@/kit/words";
 import { filterTanks, inShow, SHOWS, type Show, type TankFilter } from "./filter";
 
@@ -103,7 +103,7 @@ export function TankList({
           <Table w="100%" minW="900px" borderCollapse="collapse" fontSize="14.5px" css={ROWS}>
             <Thead>
               <Tr textAlign="left" color="soft" fontSize="13px">
-                {["Trim", "Tank", "Site", "Kind", "Litres", "In its bands", "Visit", "What matters"].map((h) => (
+                {["Condition", "Tank", "Site", "Kind", "Litres", "In its bands", "Visit", "What matters"].map((h) => (
                   <Th
                     key={h}
                     fontWeight="620"
@@ -157,8 +157,8 @@ const ROWS = {
   "& td.num": { fontFamily: "mono", textAlign: "right" },
   "& td.line, & td.num": { whiteSpace: "nowrap" },
   "& td a": { fontWeight: "620", textDecoration: "none", _hover: { textDecoration: "underline" } },
-  "& td.off": { color: TRIM_COLOUR.off },
-  "& td.drifting": { color: TRIM_COLOUR.drifting },
+  "& td.off": { color: CONDITION_COLOUR.off },
+  "& td.drifting": { color: CONDITION_COLOUR.drifting },
 } as const;
 
 function visitDay(nextOn: string | null, today: string): string {
@@ -168,13 +168,13 @@ function visitDay(nextOn: string | null, today: string): string {
 }
 
 function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string }) {
-  const trim = row.status?.trim ?? "unknown";
+  const condition = row.status?.condition ?? "unknown";
   const reason = row.status?.why.reason;
   const others = row.status?.why.others.length ?? 0;
   return (
     <tr>
       <td className="line">
-        <TrimMark state={trim} />
+        <ConditionMark state={condition} />
       </td>
       <td className="line">
         <AppLink href={`/tanks/${row.id}`} data-row="">
@@ -188,8 +188,8 @@ function Row({ row, scope, today }: { row: TankRow; scope: Scope; today: string 
         <BandDots dots={row.status?.dots ?? []} />
       </td>
       <td className="line">{visitDay(row.nextOn, today)}</td>
-      <td className={trim === "off" || trim === "drifting" ? trim : "soft"}>
-        {reason ? trimSentence(reason, scope.units) : ""}
+      <td className={condition === "off" || condition === "drifting" ? condition : "soft"}>
+        {reason ? conditionSentence(reason, scope.units) : ""}
         {others > 0 ? `, and ${others} more` : ""}
       </td>
     </tr>

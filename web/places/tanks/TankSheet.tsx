@@ -2,20 +2,20 @@ import { Box, Flex } from "@chakra-ui/react";
 import { type Values, valuesOfFacts } from "@keel-round/core/book";
 import type { Job } from "@keel-round/core/programme";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
-import { trimSentence } from "@keel-round/core/words";
+import { conditionSentence } from "@keel-round/core/words";
 import type { AnimalWithEvents } from "@/data/book/animals";
 import type { Equipment } from "@/data/book/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
 import type { Scope } from "@/data/scope";
 import type { TankSheet as Sheet } from "@/data/tanks";
 import { AppLink } from "@/kit/AppLink";
+import { ConditionMark } from "@/kit/Condition";
 import { GoButton, PageHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { PartsNav } from "@/kit/PartsNav";
 import type { LinkOptions } from "@/kit/record/FieldInput";
 import type { ChangeLine, RestoreAction } from "@/kit/record/History";
 import type { RecordFormProps } from "@/kit/record/RecordForm";
-import { TrimMark } from "@/kit/Trim";
 import { dayLabel } from "@/kit/words";
 import { Settings } from "./Settings";
 import type { AnimalEventAction } from "./sheet/AnimalEvent";
@@ -95,9 +95,9 @@ export function TankSheet({
         title={`${row.name}, ${site.name}`}
         facts={
           <Flex gap="12px" align="baseline" wrap="wrap">
-            <TrimMark state={status?.trim ?? "unknown"} />
+            <ConditionMark state={status?.condition ?? "unknown"} />
             {row.archivedAt && <Span color="ochre">in the archive</Span>}
-            <span>{reason ? trimSentence(reason, scope.units) : kindFacts[row.kind as TankKind].label}</span>
+            <span>{reason ? conditionSentence(reason, scope.units) : kindFacts[row.kind as TankKind].label}</span>
           </Flex>
         }
         actions={

@@ -33,9 +33,9 @@ export function inShow(row: TankRow, show: Show, today: string, personId: string
   const salt = kindFacts[row.kind as TankKind].targetPsu > 0;
   switch (show) {
     case "off":
-      return row.status?.trim === "off";
+      return row.status?.condition === "off";
     case "drifting":
-      return row.status?.trim === "drifting";
+      return row.status?.condition === "drifting";
     case "week":
       return row.nextOn !== null && row.nextOn <= addDays(today, 6);
     case "salt":
@@ -59,7 +59,7 @@ export function filterTanks(rows: readonly TankRow[], filter: TankFilter, today:
     .filter((r) => matches(r, words) && (!show || inShow(r, show, today, personId)))
     .sort(
       (a, b) =>
-        URGENCY[a.status?.trim ?? "unknown"] - URGENCY[b.status?.trim ?? "unknown"] ||
+        URGENCY[a.status?.condition ?? "unknown"] - URGENCY[b.status?.condition ?? "unknown"] ||
         byText(a.nextOn ?? "9", b.nextOn ?? "9") ||
         byName(a.siteName, b.siteName),
     );

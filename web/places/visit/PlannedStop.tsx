@@ -6,12 +6,12 @@ import type { ReactNode } from "react";
 import type { Round, RoundStop, RoundTank } from "@/data/round";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
+import { ConditionMark } from "@/kit/Condition";
 import { GoButton, PageHead, SubHead } from "@/kit/controls";
 import { A, H2, Span } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
 import { Section } from "@/kit/Section";
 import { StepList } from "@/kit/StepList";
-import { TrimMark } from "@/kit/Trim";
 import { TwoHands } from "@/kit/TwoHands";
 import { ReadingsOnBands, WaterFigures } from "@/kit/WaterFigures";
 import { WorkedFigure } from "@/kit/Working";
@@ -88,7 +88,7 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
             <AppLink href={`/tanks/${of.tank.id}`}>{of.tank.name}</AppLink>
           </A>
         </H2>
-        <TrimMark state={of.status?.trim ?? "unknown"} />
+        <ConditionMark state={of.status?.condition ?? "unknown"} />
         <Span color="soft">{plan.steps.length} steps</Span>
         <WorkedFigure
           of={worked("visit-minutes", plan.minutes, "min", {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, inject, test } from "vitest";
 import { allowedMinutesOf, bringsOf, holdsWater, refillSigmaOf } from "../../change/index.ts";
-import { limitsOfKind, type PlanInput, tankOnDay, trimOf } from "../../given/index.ts";
+import { conditionOf, limitsOfKind, type PlanInput, tankOnDay } from "../../given/index.ts";
 import { gaussian, type Random, seeded } from "../../numeric/index.ts";
 import type { Parameter } from "../../units/index.ts";
 import { sumpVolumeL } from "../../vessel/index.ts";
@@ -142,7 +142,7 @@ function contradictions(input: PlanInput, plan: VisitPlan): string[] {
   if (["none", "forbid", "unknown"].includes(water.decision) && (litres > 0 || drains))
     found.push(`${water.decision} with ${litres} L`);
   if (litres > 0 && water.markOn !== "none" && !ids.includes("refill")) found.push("a drain without a refill");
-  const condition = trimOf(input);
+  const condition = conditionOf(input);
   const all = [condition.reason, ...condition.others];
   const poisonous = all.some((r) => r?.code === "free-ammonia");
   const told = codes(plan).some((c) => ["ammonia-emergency", "ammonia-would-rise", "wrong-water"].includes(c));

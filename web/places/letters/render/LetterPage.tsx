@@ -35,18 +35,18 @@ function Strip({ reading }: { reading: LetterReading }) {
 }
 
 function Tank({ tank }: { tank: LetterTank }) {
-  const colour = TONE[tank.trim.state];
+  const colour = TONE[tank.condition.state];
   return (
     <section className="tank">
       <h1>
         <svg width="33" height="20" viewBox="0 0 26 16" aria-hidden="true">
           <g
-            transform={`rotate(${TILT[tank.trim.state]} 13 7)`}
+            transform={`rotate(${TILT[tank.condition.state]} 13 7)`}
             stroke={colour}
             strokeWidth="2.2"
             fill="none"
             strokeLinecap="round"
-            strokeDasharray={tank.trim.state === "unknown" ? "3 4" : undefined}
+            strokeDasharray={tank.condition.state === "unknown" ? "3 4" : undefined}
           >
             <path d="M2.5 7 H23.5" />
             <path d="M10 7 L13 12.5 L16 7" fill={colour} strokeWidth="1" />

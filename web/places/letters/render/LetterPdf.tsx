@@ -82,12 +82,12 @@ function Strip({ reading }: { reading: LetterReading }) {
 }
 
 function Tank({ tank }: { tank: LetterTank }) {
-  const colour = TONE[tank.trim.state];
+  const colour = TONE[tank.condition.state];
   return (
     <View style={{ marginTop: 14 }}>
       <View style={{ flexDirection: "row", alignItems: "center" }}>
         <Svg width={26} height={16} viewBox="0 0 26 16" style={{ marginRight: 6 }}>
-          <G transform={`rotate(${TILT[tank.trim.state]}, 13, 7)`}>
+          <G transform={`rotate(${TILT[tank.condition.state]}, 13, 7)`}>
             <Path d="M2.5 7 H23.5" stroke={colour} strokeWidth={2.2} />
             <Path d="M10 7 L13 12.5 L16 7 Z" fill={colour} />
           </G>

@@ -11,7 +11,7 @@ export function letterSections(tank: LetterTank): { readonly title: string; read
   ].filter((s) => s.lines.length > 0);
 }
 
-/** Tilt of the keel line in degrees, by trim. */
+/** Tilt of the keel line in degrees, by condition. */
 export const TILT = { steady: 0, unknown: 0, drifting: 10, off: 24 } as const;
 
 /** Colours of the letter, the light theme's. */
@@ -25,7 +25,7 @@ export const INK = {
   sheet: "#FCFBF8",
 } as const;
 
-/** Colour of a trim or of where a reading stands. */
+/** Colour of a condition or of where a reading stands. */
 export const TONE = {
   steady: INK.ink,
   unknown: INK.soft,

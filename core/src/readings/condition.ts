@@ -9,8 +9,8 @@ export interface LatestReading {
   readonly ageDays: number;
 }
 
-/** Why a tank is in the trim it is in, as data. */
-export type TrimReason =
+/** Why a tank is in the condition it is in, as data. */
+export type ConditionReason =
   | {
       readonly code: "beyond-act";
       readonly parameter: Parameter;
@@ -38,17 +38,17 @@ export type TrimReason =
   | { readonly code: "slipped-twice"; readonly task: string }
   | { readonly code: "no-reading"; readonly parameter: Parameter; readonly ageDays: number | null };
 
-export type TrimState = "off" | "drifting" | "steady" | "unknown";
+export type ConditionState = "off" | "drifting" | "steady" | "unknown";
 
-export interface Trim {
-  readonly state: TrimState;
+export interface Condition {
+  readonly state: ConditionState;
   /** The deciding reason; none when steady. */
-  readonly reason?: TrimReason;
-  readonly others: readonly TrimReason[];
+  readonly reason?: ConditionReason;
+  readonly others: readonly ConditionReason[];
 }
 
-/** What the trim is judged from. */
-export interface TrimInput {
+/** What the condition is judged from. */
+export interface ConditionInput {
   readonly bands: readonly Band[];
   readonly latest: Partial<Record<Parameter, LatestReading>>;
   /** Build-up a day, where it is known. */
@@ -66,16 +66,16 @@ export interface TrimInput {
 }
 
 /**
- * Trim of a tank with the reason that decides it and all others.
+ * Condition of a tank with the reason that decides it and all others.
  *
  * Off course: a valid reading beyond act, free ammonia over act, an open safety or livestock finding.
  * Drifting: outside ideal by more than one standard deviation, or act is crossed before the next visit, or a task
  * slipped twice. Steady: neither, and every required reading is young enough. Otherwise not known.
  */
-export function judgeTrim(input: TrimInput): Trim {
-  const off: TrimReason[] = [];
-  const drifting: TrimReason[] = [];
-  const unknown: TrimReason[] = [];
+export function judgeCondition(input: ConditionInput): Condition {
+  const off: ConditionReason[] = [];
+  const drifting: ConditionReason[] = [];
+  const unknown: ConditionReason[] = [];
 
   if (input.freeAmmonia && input.freeAmmonia.value > input.freeAmmonia.act)
     off.push({ code: "free-ammonia", value: input.freeAmmonia.value, limit: input.freeAmmonia.act });

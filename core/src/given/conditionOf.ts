@@ -1,6 +1,6 @@
 import { daysBetween } from "../calendar/civil.ts";
 import { performerOf, type TankTask, taskName } from "../programme/index.ts";
-import { judgeTrim, type LatestReading, type Trim } from "../readings/index.ts";
+import { type Condition, judgeCondition, type LatestReading } from "../readings/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { freeAmmoniaNow, isBound } from "./ammonia.ts";
@@ -30,9 +30,9 @@ const slipped = (tasks: readonly TankTask[], book: TankBook, times: number) =>
   tasks.filter((t) => t.slips >= times && performerOf(t) === "technician").map((t) => taskName(t, book));
 
 /** How a tank is on the input's day. What was read last counts, before a change or after it. */
-export const trimOf = (input: PlanInput): Trim => trimOn(tankOnDay(input));
+export const conditionOf = (input: PlanInput): Condition => conditionOn(tankOnDay(input));
 
-function trimOn(tank: TankOnDay): Trim {
+function conditionOn(tank: TankOnDay): Condition {
   const { input } = tank;
   const perDay: Partial<Record<Parameter, number>> = {};
   for (const [parameter, rate] of Object.entries(input.rates))
@@ -45,7 +45,7 @@ function trimOn(tank: TankOnDay): Trim {
     : tank;
   const ammonia = isBound(tank) ? null : freeAmmoniaNow(asRead);
   const act = input.limits.freeAmmoniaMgL;
-  return judgeTrim({
+  return judgeCondition({
     bands: tank.book.bands,
     latest: latestOn(tank),
     perDay,
@@ -59,7 +59,7 @@ function trimOn(tank: TankOnDay): Trim {
 
 /** Whether jobs of a tank may wait for the next visit: not while a reading drifts or is off course. */
 export function waitsOn(tank: TankOnDay): boolean {
-  const { reason, others } = trimOn(tank);
+  const { reason, others } = conditionOn(tank);
   return ![reason, ...others].some((r) => r && MOVING.includes(r.code));
 }
 

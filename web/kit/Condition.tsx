@@ -1,8 +1,8 @@
-import type { TrimState } from "@keel-round/core/readings";
-import { TRIM_WORD } from "@keel-round/core/words";
+import type { ConditionState } from "@keel-round/core/readings";
+import { CONDITION_WORD } from "@keel-round/core/words";
 import { Span, Svg } from "@/kit/elements";
 
-export const TRIM_COLOUR: Record<TrimState, string> = {
+export const CONDITION_COLOUR: Record<ConditionState, string> = {
   steady: "ink",
   drifting: "ochre",
   off: "vermilion",
@@ -10,16 +10,16 @@ export const TRIM_COLOUR: Record<TrimState, string> = {
 };
 
 /** Degrees that the keel line leans. */
-const TILT: Record<TrimState, number> = { steady: 0, unknown: 0, drifting: 10, off: 24 };
+const TILT: Record<ConditionState, number> = { steady: 0, unknown: 0, drifting: 10, off: 24 };
 
-/** The keel line: level, leaning, heeled; broken where the trim is not known. */
-export function TrimGlyph({ state, size = 1 }: { state: TrimState; size?: number }) {
+/** The keel line: level, leaning, heeled; broken where the condition is not known. */
+export function ConditionGlyph({ state, size = 1 }: { state: ConditionState; size?: number }) {
   return (
     <Svg
       width={`${26 * size}px`}
       height={`${16 * size}px`}
       viewBox="0 0 26 16"
-      color={TRIM_COLOUR[state]}
+      color={CONDITION_COLOUR[state]}
       aria-hidden="true"
       display="inline-block"
       verticalAlign="-2px"
@@ -41,11 +41,11 @@ export function TrimGlyph({ state, size = 1 }: { state: TrimState; size?: number
   );
 }
 
-/** Trim in word and glyph, never in colour alone. */
-export function TrimMark({ state, size = 1 }: { state: TrimState; size?: number }) {
+/** Condition in word and glyph, never in colour alone. */
+export function ConditionMark({ state, size = 1 }: { state: ConditionState; size?: number }) {
   return (
-    <Span color={TRIM_COLOUR[state]} fontWeight="600" whiteSpace="nowrap">
-      <TrimGlyph state={state} size={size} /> {TRIM_WORD[state]}
+    <Span color={CONDITION_COLOUR[state]} fontWeight="600" whiteSpace="nowrap">
+      <ConditionGlyph state={state} size={size} /> {CONDITION_WORD[state]}
     </Span>
   );
 }
