@@ -25,7 +25,7 @@ test("no serious violation at the tank, the water and the round, in a light room
   await page.goto(`/owner-card?tank=${tank.match(/[0-9a-f-]{36}/)?.[0]}`);
   await check(page, "the owner's own list");
   await page.goto("/water");
-  await check(page, "the bench");
+  await check(page, "the planner");
   const card = (await page.getByRole("link", { name: "Card for the tank side" }).getAttribute("href")) ?? "";
   await page.goto(card);
   await check(page, "a card for the tank side");

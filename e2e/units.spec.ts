@@ -78,7 +78,7 @@ for (const [who, units, which] of PERSONS)
       await see(path);
     const ids = tanks.map((t) => t.match(/[0-9a-f-]{36}/)?.[0] ?? "");
     for (const id of ids) {
-      await see(`/water?tank=${id}`, "bench");
+      await see(`/water?tank=${id}`, "planner");
       await see(`/water/doses?tank=${id}`, "doses");
       await see(`/owner-card?tank=${id}`, "owner's card");
     }

@@ -87,7 +87,7 @@ test("in another person's units the same tank has the same litres", async ({ as,
   await expect(page.getByText("Saved.")).toBeVisible();
 });
 
-test("the bench holds four policies and several waters side by side, each with what it comes to", async ({
+test("the planner holds four policies and several waters side by side, each with what it comes to", async ({
   as,
   page,
 }) => {
@@ -149,7 +149,7 @@ test("a batch is started, measured, put right, and teaches what its salt weighs"
   await expect(page.getByText(new RegExp(`at ${learnt}\\sg/L measured over`))).toBeVisible();
 });
 
-test("a change of the bench is planned into the next visit, stands on its card and its stop, and is taken back", async ({
+test("a change of the planner is planned into the next visit, stands on its card and its stop, and is taken back", async ({
   as,
   page,
 }) => {

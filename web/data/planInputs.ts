@@ -378,7 +378,7 @@ function lastChange(
   return { lastChangeOn: last, boundOn: binds ? (changes.at(-1)?.onDate ?? null) : null };
 }
 
-/** The waters that somebody chose at the bench, by id. */
+/** The waters that somebody chose in the planner, by id. */
 async function watersOf(
   q: Queries,
   businessId: string,

@@ -129,7 +129,7 @@ export interface PlanInput {
   readonly boundOn?: string | null;
   /** How far the water stood below its fill line on arrival, cm; over a sump in the return chamber. Null before it was looked at. */
   readonly belowMarkCm: number | null;
-  /** Litres that a person chose for this visit, at the bench or at the mark; they go before the policy. */
+  /** Litres that a person chose for this visit, in the planner or at the mark; they go before the policy. */
   readonly chosen?: { readonly litres: number; readonly by: string } | null;
   /** The way of changing was chosen by these figures, bad ones; none of them is a tank that is well. */
   readonly byCondition?: readonly Parameter[];

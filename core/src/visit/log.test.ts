@@ -61,11 +61,11 @@ describe("a log tells a visit", () => {
       litres: { value: 30 },
       reasons: [{ code: "chosen", litres: 30 }],
     });
-    // Taken back it is null, which goes before what the bench chose.
+    // Taken back it is null, which goes before whin the planner chose.
     const back = log(started, { type: "choose", litres: 30 }, { type: "choose", litres: null });
-    const benched = inputOf(undefined, { chosen: { litres: 12, by: "Maud" } });
-    expect(planWater(benched).litres.value).toBe(12);
-    expect(planWater(withToday(benched, seenToday(back, TODAY))).reasons[0]?.code).toBe("policy");
+    const planned = inputOf(undefined, { chosen: { litres: 12, by: "Maud" } });
+    expect(planWater(planned).litres.value).toBe(12);
+    expect(planWater(withToday(planned, seenToday(back, TODAY))).reasons[0]?.code).toBe("policy");
   });
   test("closing twice keeps the first time", () => {
     const state = log(started, { type: "close" }, { type: "close" });

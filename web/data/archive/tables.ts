@@ -106,7 +106,7 @@ export const BusinessSchema = z.strictObject({
 export const ARCHIVE_FORMAT = "keel-round-archive";
 /**
  * 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. 3: changes
- * planned at the bench. 4: the firm's own jobs, and what a tank's job has of its own. 5: series as people say them, and
+ * planned by hand. 4: the firm's own jobs, and what a tank's job has of its own. 5: series as people say them, and
  * visits that are moved, skipped or beside a series.
  */
 export const ARCHIVE_VERSION = 5;

@@ -146,7 +146,7 @@ export const visit = mysqlTable(
     plan: json("plan").$type<PlanSnapshot | null>(),
     /** The tank's jobs as they stood before it was closed, by code: what its log moved can be worked out again. */
     tasksBefore: json("tasks_before").$type<Readonly<Record<string, TaskBefore>> | null>(),
-    /** What somebody planned into it at the bench. */
+    /** What somebody planned into it in the planner. */
     chosen: json("chosen").$type<ChosenChange | null>(),
   },
   (t) => [
@@ -182,7 +182,7 @@ export interface TaskBefore {
   readonly removed: string | null;
 }
 
-/** A change that was planned at the bench: litres, the water, and who chose it. */
+/** A change that was planned by hand: litres, the water, and who chose it. */
 export interface ChosenChange {
   readonly litres: number;
   readonly sourceId: string;

@@ -27,7 +27,7 @@ import { Choice, FieldRow, PageHead, SubHead, TextInput } from "@/kit/controls";
 import { A, Fieldset } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { readVessel, type TypedVessel, VesselFields } from "@/kit/VesselFields";
-import { Bench } from "./Bench";
+import { Planner } from "./Planner";
 import { WaterNav } from "./WaterNav";
 
 interface Answers extends TypedVessel {
@@ -188,7 +188,7 @@ export function Describe({
         {!source ? (
           <Box color="soft">There is no water for such a tank yet. Waters are kept at the desk.</Box>
         ) : made?.input ? (
-          <Bench
+          <Planner
             key={`${answers.kind}${source.id}${answers.sump}`}
             input={made.input}
             sources={[source, ...waters.filter((s) => s.id !== source.id)]}

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import type { BenchData } from "@/data/bench";
+import type { PlannerData } from "@/data/planner";
 import type { Scope } from "@/data/scope";
 import { PageHead } from "@/kit/controls";
 import { Blend } from "./Blend";
@@ -12,7 +12,7 @@ import { TankPicker } from "./TankPicker";
 import { WaterNav } from "./WaterNav";
 
 /** What is weighed into a tank or into new water, and the two estimates that go with it. */
-export function DosesPage({ scope, data }: { scope: Scope; data: BenchData }) {
+export function DosesPage({ scope, data }: { scope: Scope; data: PlannerData }) {
   const { tanks, chosen } = data;
   return (
     <Box>

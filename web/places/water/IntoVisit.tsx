@@ -12,8 +12,8 @@ import { useHydrated } from "@/kit/useHydrated";
 import { dayLabel } from "@/kit/words";
 import { planIntoAction } from "./actions";
 
-/** The next visit of the tank at the bench, and what was planned into it there. */
-export interface BenchVisit {
+/** The next visit of the tank in the planner, and what was planned into it there. */
+export interface PlannerVisit {
   readonly id: string;
   readonly tankId: string;
   readonly on: string;
@@ -27,7 +27,7 @@ export function IntoVisit({
   source,
   units,
 }: {
-  visit: BenchVisit;
+  visit: PlannerVisit;
   water: WaterPlan;
   source: WaterSource;
   units: UnitPreference;

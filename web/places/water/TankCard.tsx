@@ -63,7 +63,7 @@ export function TankCard({
     <Paper
       title={`${name}, ${siteName}`}
       aside={longDate(input.on)}
-      back={{ href: `/water?tank=${input.book.id}`, label: "Back to the bench" }}
+      back={{ href: `/water?tank=${input.book.id}`, label: "Back to planning" }}
     >
       {water.mark && (
         <Box mt="14px">
@@ -122,7 +122,7 @@ export function TankCard({
         {input.book.animals.some((a) => a.hazard) && " Something in this tank harms a hand: gloves and tools."}
       </Box>
       <Box mt="10px" color="soft" fontSize="13.5px">
-        Worked out by {by} at the bench, with {input.source.name}. What is measured at the tank goes before this card.
+        Planned by {by}, with {input.source.name}. What is measured at the tank goes before this card.
       </Box>
     </Paper>
   );

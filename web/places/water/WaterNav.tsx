@@ -1,7 +1,7 @@
 import { PartsNav } from "@/kit/PartsNav";
 
 const PARTS = [
-  ["/water", "Bench"],
+  ["/water", "Plan a change"],
   ["/water/mixing", "Mixing room"],
   ["/water/doses", "Doses"],
 ] as const;

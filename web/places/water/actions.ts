@@ -1,9 +1,9 @@
 "use server";
 
 import { z } from "zod";
-import { PlanIntoSchema, planInto } from "@/data/bench";
 import { defineAction } from "@/data/define";
 import { DrawSchema, draw, fixContents, StartBatchSchema, startBatch, VerifySchema, verifyBatch } from "@/data/mixing";
+import { PlanIntoSchema, planInto } from "@/data/planner";
 import { PurifierDoneSchema, purifierDone } from "@/data/purifierUpkeep";
 import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
@@ -53,7 +53,7 @@ export const purifierDoneAction = defineAction({
   run: (scope, input) => purifierDone(scope, input, whenOf(scope)),
 });
 
-/** Plans a change of the bench into the next visit, or takes it back. */
+/** Plans a change of the planner into the next visit, or takes it back. */
 export const planIntoAction = defineAction({
   name: "water.plan-into",
   roles: STAFF,

@@ -1,14 +1,14 @@
 import { z } from "zod";
-import { loadBench } from "@/data/bench";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { loadPlanner } from "@/data/planner";
 import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
-import { BenchPage } from "@/places/water/BenchPage";
+import { PlannerPage } from "@/places/water/PlannerPage";
 
 export default async function WaterPage({ searchParams }: { searchParams: Promise<{ tank?: string }> }) {
   const scope = await pageScope(STAFF);
   const { tank } = await searchParams;
   const asked = z.uuid().safeParse(tank);
-  const data = await orNotFound(loadBench(scope, asked.success ? asked.data : null, whenOf(scope).today));
-  return <BenchPage scope={scope} data={data} />;
+  const data = await orNotFound(loadPlanner(scope, asked.success ? asked.data : null, whenOf(scope).today));
+  return <PlannerPage scope={scope} data={data} />;
 }

@@ -1,5 +1,5 @@
-import { loadDescribe } from "@/data/bench";
 import { pageScope } from "@/data/pageScope";
+import { loadDescribe } from "@/data/planner";
 import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { Describe } from "@/places/water/Describe";

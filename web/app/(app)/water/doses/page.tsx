@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { loadBench } from "@/data/bench";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { loadPlanner } from "@/data/planner";
 import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { DosesPage } from "@/places/water/DosesPage";
@@ -9,6 +9,6 @@ export default async function Doses({ searchParams }: { searchParams: Promise<{ 
   const scope = await pageScope(STAFF);
   const { tank } = await searchParams;
   const asked = z.uuid().safeParse(tank);
-  const data = await orNotFound(loadBench(scope, asked.success ? asked.data : null, whenOf(scope).today));
+  const data = await orNotFound(loadPlanner(scope, asked.success ? asked.data : null, whenOf(scope).today));
   return <DosesPage scope={scope} data={data} />;
 }

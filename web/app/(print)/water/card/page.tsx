@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
 import { z } from "zod";
-import { loadBench } from "@/data/bench";
 import { orNotFound, pageScope } from "@/data/pageScope";
+import { loadPlanner } from "@/data/planner";
 import { STAFF } from "@/data/scope";
 import { whenOf } from "@/data/when";
 import { TankCard } from "@/places/water/TankCard";
@@ -12,7 +12,7 @@ export default async function CardPage({ searchParams }: { searchParams: Promise
   const scope = await pageScope(STAFF);
   const asked = Asked.safeParse(await searchParams);
   if (!asked.success) notFound();
-  const { chosen } = await orNotFound(loadBench(scope, asked.data.tank, whenOf(scope).today));
+  const { chosen } = await orNotFound(loadPlanner(scope, asked.data.tank, whenOf(scope).today));
   const source = chosen?.sources.find((s) => s.id === asked.data.source);
   if (!chosen || !source) notFound();
   return (

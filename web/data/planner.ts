@@ -12,14 +12,14 @@ import { clientsInSight, inSight } from "./sight";
 import { listTanks, loadTank } from "./tanks";
 import { inTransaction } from "./transaction";
 
-/** What the bench works with: the tanks to pick from, and the one that is picked. */
-export interface BenchData {
+/** Whin the planner works with: the tanks to pick from, and the one that is picked. */
+export interface PlannerData {
   readonly tanks: readonly { readonly id: string; readonly name: string; readonly siteName: string }[];
   readonly chosen: {
     readonly id: string;
     readonly name: string;
     readonly siteName: string;
-    /** As the tank's own policy and water would have it, whatever was planned at the bench. */
+    /** As the tank's own policy and water would have it, whatever was planned by hand. */
     readonly input: PlanInput;
     readonly sources: readonly WaterSource[];
     /** The next visit, with what was planned into it; null where it has begun or there is none. */
@@ -36,11 +36,11 @@ const SALTY: readonly WaterSource["kind"][] = ["mix", "natural-sea"];
 const suits = (kind: WaterSource["kind"], salt: boolean) => SALTY.includes(kind) === salt;
 
 /**
- * Loads the bench for a tank of the scope, the one that is visited next where none is asked for.
+ * Loads the planner for a tank of the scope, the one that is visited next where none is asked for.
  *
  * @throws a refusal for a tank that is not the person's.
  */
-export async function loadBench(scope: Scope, tankId: string | null, today: string): Promise<BenchData> {
+export async function loadPlanner(scope: Scope, tankId: string | null, today: string): Promise<PlannerData> {
   const rows = await listTanks(scope, today);
   const tanks = rows.map(({ id, name, siteName }) => ({ id, name, siteName }));
   // Without a choice, the tank that is visited next.
@@ -111,7 +111,7 @@ async function plannedInto(scope: Scope, visitId: string) {
 }
 
 export const PlanIntoSchema = z.object({
-  visitId: z.uuid("Reload the bench and try again."),
+  visitId: z.uuid("Reload the page and try again."),
   /** Null takes what was planned back. */
   change: z
     .object({
@@ -122,7 +122,7 @@ export const PlanIntoSchema = z.object({
 });
 
 /**
- * Plans a change that was worked out at the bench into a visit; its steps, load and letter follow from it.
+ * Plans a change that was worked out in the planner into a visit; its steps, load and letter follow from it.
  *
  * @throws a refusal for a visit that has begun, more litres than the tank holds, or a water that is not for it.
  */

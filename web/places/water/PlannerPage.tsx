@@ -1,22 +1,22 @@
 import { Box } from "@chakra-ui/react";
-import type { BenchData } from "@/data/bench";
+import type { PlannerData } from "@/data/planner";
 import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead } from "@/kit/controls";
 import { A } from "@/kit/elements";
 import { dayLabel } from "@/kit/words";
-import { Bench } from "./Bench";
+import { Planner } from "./Planner";
 import { TankPicker } from "./TankPicker";
 import { WaterNav } from "./WaterNav";
 
-/** The bench: a tank is picked, and its next change worked out in every way. */
-export function BenchPage({ scope, data }: { scope: Scope; data: BenchData }) {
+/** The planner: a tank is picked, and its next change worked out in every way. */
+export function PlannerPage({ scope, data }: { scope: Scope; data: PlannerData }) {
   const { tanks, chosen } = data;
   return (
     <Box>
       <WaterNav here="/water" />
       <PageHead
-        title="The bench"
+        title="Plan a change"
         facts={chosen ? `${chosen.name}, ${chosen.siteName}: for the visit of ${dayLabel(chosen.input.on)}` : null}
         actions={
           chosen && (
@@ -32,7 +32,7 @@ export function BenchPage({ scope, data }: { scope: Scope; data: BenchData }) {
         </A>
       </TankPicker>
       {chosen ? (
-        <Bench
+        <Planner
           key={chosen.id}
           input={chosen.input}
           sources={chosen.sources}

@@ -15,14 +15,14 @@ import { RangeCheck } from "@/kit/RangeCheck";
 import { Cell, Head } from "@/kit/table";
 import { WaterAtMark } from "@/kit/WaterAtMark";
 import { WorkedFigure, Working } from "@/kit/Working";
-import { type BenchVisit, IntoVisit } from "./IntoVisit";
+import { IntoVisit, type PlannerVisit } from "./IntoVisit";
 
 const POLICY_FIELD = fieldOf("tank", "schools.policy");
 
 const policyWords = (policy: string) => (POLICY_FIELD ? sayField(POLICY_FIELD, policy, {} as UnitPreference) : policy);
 
 /** A change worked out without touching the tank: four policies and several waters side by side, then the mark. */
-export function Bench({
+export function Planner({
   input: given,
   sources,
   units,
@@ -33,7 +33,7 @@ export function Bench({
   sources: readonly WaterSource[];
   units: UnitPreference;
   /** Its next visit, into which a change may be planned; none for a tank that is only described. */
-  visit?: BenchVisit | null;
+  visit?: PlannerVisit | null;
 }) {
   const [sourceId, setSourceId] = useState(given.source.id);
   const [policy, setPolicy] = useState(given.book.schools.policy);

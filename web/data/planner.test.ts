@@ -2,10 +2,10 @@ import { planVisit } from "@keel-round/core/visit";
 import { and, eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, scopeOf, visitsOf } from "../../tools/testing/world.ts";
-import { loadBench, loadDescribe, planInto } from "./bench";
 import { db } from "./connection";
 import { newId } from "./ids";
 import { loadPlanInputs } from "./planInputs";
+import { loadDescribe, loadPlanner, planInto } from "./planner";
 import { source, visit } from "./schema";
 import type { Scope } from "./scope";
 
@@ -38,7 +38,7 @@ beforeAll(async () => {
   column = first;
 });
 
-describe("a change of the bench", () => {
+describe("a change of the planner", () => {
   test("goes into the visit's plan, its water and its load, and comes out again", async () => {
     const before = await planOf(column);
     const change = { litres: 60.5, sourceId: await idOf("Reef mix") };
@@ -50,8 +50,8 @@ describe("a change of the bench", () => {
       reasons: [{ code: "chosen", litres: 60.5, by: "Maud Oyelaran" }],
     });
     expect(plan.load.mixL).toBeLessThan(before.plan.load.mixL);
-    const { chosen } = await loadBench(maud, column.tankId, today);
-    // The bench goes on comparing what the tank's own policy and water would do.
+    const { chosen } = await loadPlanner(maud, column.tankId, today);
+    // The planner goes on comparing what the tank's own policy and water would do.
     expect(chosen?.input.source.name).toBe(before.input.source.name);
     expect(chosen?.visit?.planned).toEqual({ ...change, sourceName: "Reef mix", by: "Maud Oyelaran" });
     await planInto(maud, { visitId: column.visitId, change: null });
@@ -85,7 +85,7 @@ describe("a change of the bench", () => {
     await expect(
       planInto(maud, { visitId: reef.visitId, change: { litres: 20, sourceId: reef.sourceId } }),
     ).rejects.toMatchObject({ code: "begun" });
-    expect((await loadBench(maud, reef.tankId, today)).chosen?.visit).toBeNull();
+    expect((await loadPlanner(maud, reef.tankId, today)).chosen?.visit).toBeNull();
   });
 
   test("is not an owner's to plan, nor of a tank out of sight", async () => {
