@@ -101,7 +101,7 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
           size="16px"
           decimals={0}
         />
-        <Span color="soft">eight in ten within {duration(plan.cautiousMinutes ?? plan.minutes)}</Span>
+        <Span color="soft">usually done within {duration(plan.cautiousMinutes ?? plan.minutes)}</Span>
       </Flex>
       <Flex gap="32px" mt="10px" direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minW="0" w="100%">

@@ -68,7 +68,7 @@ export function MixingRoom({
   const nameOf = (id: string) => demands.find((d) => d.id === id)?.name ?? "";
   return (
     <Box>
-      <PageHead title="The mixing room" />
+      <PageHead title="Mixing" />
       <Flex gap="36px" mt="14px" align="flex-start" direction={{ base: "column", lg: "row" }}>
         <Box flex="1" minW="0" w="100%">
           <SubHead>Barrels</SubHead>

@@ -2,7 +2,7 @@ import { PartsNav } from "@/kit/PartsNav";
 
 const PARTS = [
   ["/water", "Plan a change"],
-  ["/water/mixing", "Mixing room"],
+  ["/water/mixing", "Mixing"],
   ["/water/doses", "Doses"],
 ] as const;
 
