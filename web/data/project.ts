@@ -1,8 +1,7 @@
 import { addDays, civilOf, daysBetween } from "@keel-round/core/calendar";
 import { missingL, modeOf } from "@keel-round/core/given";
 import { say } from "@keel-round/core/say";
-import { gearName } from "@keel-round/core/steps";
-import { SWITCH_GEAR, type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { gearName, SWITCH_GEAR, type SwitchGear, systemVolumeL, type TankBook } from "@keel-round/core/tank";
 import { inSentence } from "@keel-round/core/text";
 import { METRIC } from "@keel-round/core/units";
 import { type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";

@@ -1,5 +1,5 @@
 import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
-import { kindFacts, SWITCH_GEAR } from "../tank/index.ts";
+import { FILTER_KINDS, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
 import { PARAMETERS, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
 import type { Entity, Field, FieldType } from "./fields.ts";
@@ -149,124 +149,31 @@ function vesselFields(): Field[] {
 
 const share: FieldType = { kind: "share", low: 0.01, high: 1, decimals: 0 };
 
-/** Where practitioners disagree: each choice in a sentence. */
-function schoolFields(): Field[] {
-  const school = (key: string, label: string, options: readonly (readonly [string, string])[]): Field => ({
-    key: `schools.${key}`,
-    label,
-    type: choice(options),
+/** Where practitioners disagree: each way of working with its choices, and the share after how much is decided. */
+function wayFields(): Field[] {
+  const fields = WAY_NAMES.map(
+    (way): Field => ({
+      key: `schools.${way}`,
+      label: WAYS[way].label,
+      type: choice(Object.entries(WAYS[way].choices)),
+      ...needed,
+      group: "Ways of working",
+    }),
+  );
+  const [policy, ...others] = fields;
+  const shareField = {
+    key: "schools.share",
+    label: "Share of a change",
+    type: share,
     ...needed,
-    group: "Schools",
-  });
-  return [
-    school("policy", "How much", [
-      ["fixed-share", "The same share each visit"],
-      ["test-led", "Only when a reading asks for it"],
-      ["reset", "A large share at once"],
-      ["continuous", "In and out together"],
-    ]),
-    { key: "schools.share", label: "Share of a change", type: share, ...needed, group: "Schools" },
-    school("how", "How it is changed", [
-      ["drain-then-fill", "Drain, then fill"],
-      ["in-and-out", "In and out together, nothing in air"],
-      ["by-condition", "By condition: drained first with bad values, else together"],
-      ["from-sump", "From the sump, display untouched"],
-      ["animals-out", "Animals moved out first"],
-    ]),
-    school("feeding", "Feeding", [
-      ["before", "A little before the change, so leftovers leave with the water"],
-      ["after", "Sparingly after it, as reward and check"],
-      ["by-owner", "By the owner only"],
-    ]),
-    school("pumpsAtSiphon", "Pumps while the siphon starts", [
-      ["on", "On: the sump falls first, so the run-back cannot flood"],
-      ["off", "Off"],
-    ]),
-    school("panels", "Panes", [
-      ["all", "All"],
-      ["viewing", "Viewing panes only"],
-      ["leave-one", "Leave one for grazers"],
-    ]),
-    school("substrate", "Cleaning of the bed", [
-      ["whole", "Whole each change"],
-      ["sectors", "Sectors in turn, never all at once"],
-      ["surface", "Surface only"],
-      ["never", "Never: a deep bed lives"],
-      ["bare", "Bare floor, spots siphoned"],
-    ]),
-    school("heater", "Heater during a change", [
-      ["off", "Off and cooled before it meets air"],
-      ["lowered", "Lowered under the mark"],
-      ["in-sump", "In the sump, untouched"],
-      ["none", "No heater"],
-    ]),
-    school("outside", "Outside glass", [
-      ["water", "Water only"],
-      ["vinegar", "Dilute vinegar on the cloth"],
-      ["cleaner", "Aquarium-safe cleaner on the cloth"],
-    ]),
-    school("media", "Mechanical media", [
-      ["daily", "Swapped daily"],
-      ["every-2-3-days", "Every two to three days, before it rots"],
-      ["weekly", "Weekly"],
-      ["none", "None"],
-    ]),
-    school("mediaWhen", "Clean media goes in", [
-      ["before-cloud", "Before the change, to catch the cloud"],
-      ["after-cloud", "After the cloud has cleared"],
-    ]),
-    school("bubbles", "Bubbles to lift dirt", [
-      ["on-purpose", "On purpose; never with jellyfish or seahorses"],
-      ["never", "Never"],
-    ]),
-    school("testMethod", "Tests are made with", [
-      ["strips", "strips: quick and coarse"],
-      ["liquid", "liquid kits"],
-      ["photometer", "a photometer or meter"],
-    ]),
-    school("salinity", "Marine salinity", [
-      ["natural", "as the sea"],
-      ["lower", "lower, for fish alone: 1.022 to 1.024"],
-    ]),
-    school("temperatureMatch", "Temperature of new water", [
-      ["exact", "Matched to the tank"],
-      ["above-floor", "Cooler is right as long as the tank stays above its floor"],
-    ]),
-    school("saltAge", "A mix is used", [
-      ["when-clear", "as soon as it is clear"],
-      ["hours", "some hours after mixing"],
-      ["weeks", "kept for weeks, warm and moving"],
-    ]),
-    school("acidSoak", "Pumps are soaked", [
-      ["weak", "in weak acid for half an hour"],
-      ["strong", "in strong acid, short"],
-      ["citric", "in citric acid"],
-      ["in-place", "in place, running"],
-    ]),
-    school("fertiliser", "Fertiliser", [
-      ["lean", "Lean: half the label"],
-      ["full", "Full"],
-      ["after-change", "Only after a change"],
-    ]),
-  ];
+    group: "Ways of working",
+  };
+  return [...(policy ? [policy] : []), shareField, ...others];
 }
 
 const LANDMARK: readonly Field[] = [
   column("name", "Name", text(60), needed),
-  column(
-    "kind",
-    "What",
-    choice([
-      ["heater", "heater"],
-      ["media", "biological media"],
-      ["intake", "intake"],
-      ["coral", "coral"],
-      ["plant", "plant"],
-      ["return", "return nozzle"],
-      ["animals", "animals"],
-    ]),
-    needed,
-  ),
+  column("kind", "What", choice(Object.entries(LANDMARK_KINDS)), needed),
   column("heightM", "Above the floor", length(), needed),
   column("airMinutes", "May stand in air", number("min", 0, 240, 0), needed),
   column("siphonBreak", "Siphon break, tried", yesNo),
@@ -274,20 +181,7 @@ const LANDMARK: readonly Field[] = [
 
 const FILTER: readonly Field[] = [
   column("name", "Name", text(60), needed),
-  column(
-    "kind",
-    "What it does",
-    choice([
-      ["mechanical", "mechanical: sock, floss, pre-filter"],
-      ["biological", "biological: sponge, ceramic"],
-      ["chemical", "chemical: carbon, phosphate remover, resin"],
-      ["skimmer", "protein skimmer"],
-      ["refugium", "refugium with macroalgae"],
-      ["uv", "UV"],
-      ["reactor", "reactor"],
-    ]),
-    needed,
-  ),
+  column("kind", "What it does", choice(Object.entries(FILTER_KINDS)), needed),
   column("biological", "Bacteria live in it", yesNo),
 ];
 
@@ -505,7 +399,7 @@ const tank: RecordKind = {
       group: "Work",
     },
     { key: "cleanMediaOn", label: "Counted on", type: { kind: "date" }, group: "Work" },
-    ...schoolFields(),
+    ...wayFields(),
     {
       key: "exceptions",
       label: "Standing exceptions",
@@ -872,7 +766,7 @@ const kind: RecordKind = {
     { key: "targetPsu", label: "Salinity", type: number("ppt", 0, 42, 1), ...needed, group: "Kind" },
     { key: "mostShare", label: "Animals bear at one time", type: share, ...needed, group: "Kind" },
     { key: "basis", label: "Where the figures come from", type: text(1000, 4), group: "Kind" },
-    ...schoolFields(),
+    ...wayFields(),
     { key: "bands", label: "Bands", type: { kind: "list", columns: BAND }, group: "Bands" },
   ],
 };

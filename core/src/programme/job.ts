@@ -1,4 +1,4 @@
-import type { SwitchGear } from "../tank/book.ts";
+import type { SwitchGear } from "../tank/vocabulary.ts";
 import type { Parameter } from "../units/index.ts";
 import { type Cadence, daysOf, type Window } from "./cadence.ts";
 import { parseCadence } from "./parseCadence.ts";

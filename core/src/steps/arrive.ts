@@ -1,7 +1,8 @@
 import { daysBetween } from "../calendar/civil.ts";
 import { m, told } from "../say/index.ts";
 import type { TankBook } from "../tank/index.ts";
-import { fromTap, gearName, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
+import { gearName } from "../tank/index.ts";
+import { fromTap, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
 
 /** Arriving and looking, before anything is touched. */
 export function arriveAndLook(making: Making): Step[] {

@@ -1,5 +1,6 @@
 import { type Message, m } from "../say/index.ts";
-import { gearName, type Making, own, plain, type Step, stepOf } from "./step.ts";
+import { gearName } from "../tank/index.ts";
+import { type Making, own, plain, type Step, stepOf } from "./step.ts";
 
 /** Laying the hose and starting it. */
 const SIPHON_MINUTES = 2;

@@ -1,6 +1,7 @@
 import { m } from "../say/index.ts";
+import { gearName } from "../tank/index.ts";
 import { animalsOf } from "./powerDown.ts";
-import { gearName, type Making, own, plain, type Step, stepOf } from "./step.ts";
+import { type Making, own, plain, type Step, stepOf } from "./step.ts";
 
 /** Power up, in the reverse order; animals that were out come back before the flow. */
 export function switchedOn(making: Making): Step[] {

@@ -94,25 +94,6 @@ export const those = (...messages: readonly (Message | false | null | undefined)
   return all.length > 0 ? all : undefined;
 };
 
-const GEAR_NAME: Record<SwitchGear, string> = {
-  "top-up": "top-up",
-  dosing: "dosing",
-  feeder: "feeder",
-  skimmer: "skimmer",
-  uv: "UV lamp",
-  chiller: "chiller",
-  reactor: "reactor",
-  co2: "CO2",
-  heater: "heater",
-  filter: "filter",
-  return: "return pump",
-  "wave-maker": "wave-makers",
-  lights: "lights",
-};
-
-/** What a thing that is switched is called. */
-export const gearName = (gear: SwitchGear): string => GEAR_NAME[gear];
-
 /** Kit of which nothing more has to be told. */
 export const plain = (...items: readonly string[]): KitItem[] => items.map((item) => ({ item }));
 

@@ -1,5 +1,6 @@
 import type { Parameter } from "../units/index.ts";
 import { type Display, displayVolumeL, type Sump, sumpVolumeL } from "../vessel/index.ts";
+import type { ChoiceOf, FilterKind, LandmarkKind, SwitchGear, Way } from "./vocabulary.ts";
 
 /** Kinds of tank, each with bands, programme and limits of its own. */
 export const TANK_KINDS = [
@@ -40,56 +41,16 @@ export interface AutoExchanger {
   readonly wasteL: number;
 }
 
-/** Where practitioners disagree: the school a tank is on. */
-export interface Schools {
-  readonly policy: "fixed-share" | "test-led" | "reset" | "continuous";
+/** The ways of working of a tank, one choice of each. */
+export type Schools = { readonly [W in Way]: ChoiceOf<W> } & {
   /** Share of the system that a fixed, reset or continuous change takes, 0 to 1. */
   readonly share: number;
-  /** By condition: drained first with bad values, else in and out together. */
-  readonly how: "drain-then-fill" | "in-and-out" | "by-condition" | "from-sump" | "animals-out";
-  readonly feeding: "before" | "after" | "by-owner";
-  readonly pumpsAtSiphon: "on" | "off";
-  readonly panels: "all" | "viewing" | "leave-one";
-  readonly substrate: "whole" | "sectors" | "surface" | "never" | "bare";
-  readonly heater: "off" | "lowered" | "in-sump" | "none";
-  readonly outside: "water" | "vinegar" | "cleaner";
-  /** How often mechanical media is swapped. */
-  readonly media: "daily" | "every-2-3-days" | "weekly" | "none";
-  readonly mediaWhen: "before-cloud" | "after-cloud";
-  /** Bubbles that lift dirt; barred for jellyfish and seahorses whatever is chosen. */
-  readonly bubbles: "on-purpose" | "never";
-  readonly testMethod: "strips" | "liquid" | "photometer";
-  /** Marine: as the sea, or lower for fish alone. */
-  readonly salinity: "natural" | "lower";
-  readonly temperatureMatch: "exact" | "above-floor";
-  /** How old a mix is when it is used. */
-  readonly saltAge: "when-clear" | "hours" | "weeks";
-  readonly acidSoak: "weak" | "strong" | "citric" | "in-place";
-  readonly fertiliser: "lean" | "full" | "after-change";
-}
-
-/** What is switched off for a change, in the tank's own order. */
-export const SWITCH_GEAR = [
-  "top-up",
-  "dosing",
-  "feeder",
-  "skimmer",
-  "uv",
-  "chiller",
-  "reactor",
-  "co2",
-  "heater",
-  "filter",
-  "return",
-  "wave-maker",
-  "lights",
-] as const;
-export type SwitchGear = (typeof SWITCH_GEAR)[number];
+};
 
 /** A thing at a height that limits how far the water may fall. */
 export interface Landmark {
   readonly name: string;
-  readonly kind: "heater" | "media" | "intake" | "coral" | "plant" | "return" | "animals";
+  readonly kind: LandmarkKind;
   /** Above the floor, m. */
   readonly heightM: number;
   /** Minutes it may stand in air; 0 means never. */
@@ -101,7 +62,7 @@ export interface Landmark {
 /** A filtration unit, and whether bacteria live in it. */
 export interface FilterUnit {
   readonly name: string;
-  readonly kind: "mechanical" | "biological" | "chemical" | "skimmer" | "refugium" | "uv" | "reactor";
+  readonly kind: FilterKind;
   readonly biological: boolean;
 }
 

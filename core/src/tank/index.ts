@@ -9,8 +9,6 @@ export {
   type RefillPump,
   type Schools,
   type StandingException,
-  SWITCH_GEAR,
-  type SwitchGear,
   systemVolumeL,
   TANK_KINDS,
   type TankBook,
@@ -23,3 +21,15 @@ export { type KindFacts, kindFacts } from "./kinds.ts";
 export { type QuickAnswers, quickStart, volumeRelative95 } from "./quickStart.ts";
 export type { TankFacts } from "./schema.ts";
 export { schooled } from "./schooled.ts";
+export {
+  type ChoiceOf,
+  choicesOf,
+  FILTER_KINDS,
+  gearName,
+  LANDMARK_KINDS,
+  SWITCH_GEAR,
+  type SwitchGear,
+  WAY_NAMES,
+  WAYS,
+  type Way,
+} from "./vocabulary.ts";

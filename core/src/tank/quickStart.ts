@@ -1,8 +1,9 @@
 import { grossVolumeL, surfaceM2, type Vessel, vesselHeightM } from "../vessel/index.ts";
 import { evaporationL } from "../water/index.ts";
-import type { Landmark, SwitchGear, TankKind } from "./book.ts";
+import type { Landmark, TankKind } from "./book.ts";
 import { type KindFacts, kindFacts } from "./kinds.ts";
 import type { TankFacts } from "./schema.ts";
+import type { SwitchGear } from "./vocabulary.ts";
 
 /** What a person answers to begin a tank; name, site and water stand on its row. */
 export interface QuickAnswers {

@@ -1,7 +1,17 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
 import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
-import { EXCEPTION_KINDS, HOSE_ENDS, SWITCH_GEAR, TANK_KINDS } from "./book.ts";
+import { EXCEPTION_KINDS, HOSE_ENDS, TANK_KINDS } from "./book.ts";
+import {
+  type ChoiceOf,
+  choicesOf,
+  FILTER_KINDS,
+  LANDMARK_KINDS,
+  namesOf,
+  SWITCH_GEAR,
+  WAY_NAMES,
+  type Way,
+} from "./vocabulary.ts";
 
 const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
 
@@ -26,28 +36,17 @@ export const VesselSchema: z.ZodType<Vessel> = (
       });
 });
 
+/** A choice of each way of working, from the one list of them. */
+const waysShape = Object.fromEntries(WAY_NAMES.map((way) => [way, z.enum(choicesOf(way))])) as {
+  readonly [W in Way]: z.ZodEnum<{ [C in ChoiceOf<W> & string]: C }>;
+};
+
 export const SchoolsSchema = z.object({
-  policy: z.enum(["fixed-share", "test-led", "reset", "continuous"]),
+  ...waysShape,
   share: z
     .number("Enter a share.")
     .gt(0, "A change takes more than nothing.")
     .max(1, "A change cannot take more than the whole tank."),
-  how: z.enum(["drain-then-fill", "in-and-out", "by-condition", "from-sump", "animals-out"]),
-  feeding: z.enum(["before", "after", "by-owner"]),
-  pumpsAtSiphon: z.enum(["on", "off"]),
-  panels: z.enum(["all", "viewing", "leave-one"]),
-  substrate: z.enum(["whole", "sectors", "surface", "never", "bare"]),
-  heater: z.enum(["off", "lowered", "in-sump", "none"]),
-  outside: z.enum(["water", "vinegar", "cleaner"]),
-  media: z.enum(["daily", "every-2-3-days", "weekly", "none"]),
-  mediaWhen: z.enum(["before-cloud", "after-cloud"]),
-  bubbles: z.enum(["on-purpose", "never"]),
-  testMethod: z.enum(["strips", "liquid", "photometer"]),
-  salinity: z.enum(["natural", "lower"]),
-  temperatureMatch: z.enum(["exact", "above-floor"]),
-  saltAge: z.enum(["when-clear", "hours", "weeks"]),
-  acidSoak: z.enum(["weak", "strong", "citric", "in-place"]),
-  fertiliser: z.enum(["lean", "full", "after-change"]),
 });
 
 const date = z.iso.date("That day does not exist.");
@@ -113,7 +112,7 @@ export const TankFactsSchema = z.object({
   landmarks: z.array(
     z.object({
       name: z.string(),
-      kind: z.enum(["heater", "media", "intake", "coral", "plant", "return", "animals"]),
+      kind: z.enum(namesOf(LANDMARK_KINDS)),
       heightM: z.number().min(0),
       airMinutes: z.number().min(0),
       siphonBreak: z.boolean().optional(),
@@ -123,7 +122,7 @@ export const TankFactsSchema = z.object({
   filterUnits: z.array(
     z.object({
       name: z.string(),
-      kind: z.enum(["mechanical", "biological", "chemical", "skimmer", "refugium", "uv", "reactor"]),
+      kind: z.enum(namesOf(FILTER_KINDS)),
       biological: z.boolean(),
     }),
   ),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { SWITCH_GEAR } from "../tank/book.ts";
+import { SWITCH_GEAR } from "../tank/vocabulary.ts";
 import { PARAMETERS } from "../units/parameters.ts";
 import { DECISIONS } from "./decisions.ts";
 

@@ -2,7 +2,8 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { planChange, type WaterPlan } from "@keel-round/core/change";
-import { gearName, type SaidStep } from "@keel-round/core/steps";
+import type { SaidStep } from "@keel-round/core/steps";
+import { gearName } from "@keel-round/core/tank";
 import {
   figure,
   fromShown,

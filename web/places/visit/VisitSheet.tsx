@@ -2,8 +2,9 @@
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import { exceptionSentence, mayWait } from "@keel-round/core/given";
-import { gearName, type SaidStep } from "@keel-round/core/steps";
+import type { SaidStep } from "@keel-round/core/steps";
 import type { SwitchGear } from "@keel-round/core/tank";
+import { gearName } from "@keel-round/core/tank";
 import { DECIDE_AFTER_SLIPS, DECISIONS, type Decision } from "@keel-round/core/visit";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { registerWorker } from "@/device/register";

@@ -1,5 +1,5 @@
-import { gearName } from "@keel-round/core/steps";
 import type { SwitchGear } from "@keel-round/core/tank";
+import { gearName } from "@keel-round/core/tank";
 import type { Refusal } from "@keel-round/core/visit";
 
 const list = (items: readonly string[]) => items.join(", ");
