@@ -4,14 +4,6 @@ export { refillSigmaOf } from "./expected.ts";
 export { allowedMinutesOf, exposures, holdsWater, SET_BACK, SET_BACK_MINUTES, TOP_UP } from "./exposure.ts";
 export { type Forecast, forecastOf } from "./forecast.ts";
 export { gearOff } from "./gearOff.ts";
-export {
-  drainFlowLPerMinute,
-  drainMinutesOf,
-  hoseLimitL,
-  pumpFlowOf,
-  refillFlowLPerMinute,
-  refillMinutesOf,
-} from "./moving.ts";
-export { bestPolicy, comparePolicies, type Forward, forwardOf, POLICIES, type PolicyPlan } from "./policies.ts";
+export { bestPolicy, comparePolicies, type Forward, POLICIES, type PolicyPlan } from "./policies.ts";
 export { planChange, planWater, waterOn } from "./water.ts";
 export type { AfterCheck, Expected, Exposure, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";

@@ -5,7 +5,6 @@ export { limitsOfKind } from "./dayLimits.ts";
 export { leftByConditioner } from "./disinfected.ts";
 export { exceptedStep, exceptionSentence, fedBefore } from "./exceptions.ts";
 export {
-  type Basis,
   CORE_VERSION,
   type DailyLimits,
   DEFAULT_LIMITS,
@@ -33,14 +32,12 @@ export {
   standingOf,
 } from "./levels.ts";
 export { modeOf } from "./mode.ts";
-export { type OddReading, type Offer, oddOf, oddToday } from "./odd.ts";
+export { type Offer, oddOf, oddToday } from "./odd.ts";
 export { BED_JOBS, followsChange, MECHANICAL, mediaToBring, programmeOn } from "./programmeOn.ts";
 export { wrongKindOfWater } from "./rightWater.ts";
 export {
   basisOf,
   type SourceFacts,
-  type SourceMeasurement,
-  type SourceTest,
   sourceOn,
   sourceRelative,
   sourceTest,

@@ -2,8 +2,6 @@ export type { VisitBundle } from "./bundle.ts";
 export { DECISIONS, type Decision } from "./decisions.ts";
 export {
   DECIDE_AFTER_SLIPS,
-  type LoggedFinding,
-  type LoggedReading,
   type Refusal,
   refuseOp,
   seenToday,
@@ -11,7 +9,7 @@ export {
   type VisitState,
   visitState,
 } from "./log.ts";
-export { PLAN_SIZE, planSize, planToKeep } from "./planToKeep.ts";
+export { PLAN_SIZE, planToKeep } from "./planToKeep.ts";
 export { missingIn, planVisit, type VisitLoad, type VisitPlan } from "./planVisit.ts";
 export { type SaidPlan, sayPlan } from "./sayPlan.ts";
 export type { OpBody } from "./schema.ts";
