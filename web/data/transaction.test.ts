@@ -84,9 +84,12 @@ describe("a transaction", () => {
   });
 });
 
+/** Long enough that a busy machine opens its one connection in it. */
+const PATIENCE_MS = 1500;
+
 describe("a pool that is used up", () => {
   test("tells whoever waits too long, and works on when a connection is free again", async () => {
-    const pool = openPool(url, 1, { acquireMs: 60, mostWaiting: 2 });
+    const pool = openPool(url, 1, { acquireMs: PATIENCE_MS, mostWaiting: 2 });
     const held = await pool.getConnection();
     const waits = [pool.query("select 1"), pool.query("select 1"), pool.query("select 1")];
     const answers = await Promise.allSettled(waits);
@@ -99,7 +102,7 @@ describe("a pool that is used up", () => {
     await pool.end();
   });
   test("says so through whatever wraps the error", async () => {
-    const pool = openPool(url, 1, { acquireMs: 30, mostWaiting: 5 });
+    const pool = openPool(url, 1, { acquireMs: PATIENCE_MS, mostWaiting: 5 });
     const held = await pool.getConnection();
     const error = await drizzle(pool)
       .execute(sql`select 1`)
