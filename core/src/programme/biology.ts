@@ -55,7 +55,3 @@ export function biologyLeft(
 
 /** The unit a task opens; null where it opens none. */
 export const unitOf = (task: Pick<TankTask, "code" | "job">): number | null => jobOf(task).unit ?? null;
-
-/** What is to be done where the four weeks are not kept. */
-export const UNRESTED_CARE =
-  "Move some mature media over, refill with tank water, feed less, and test ammonia after one and two days.";

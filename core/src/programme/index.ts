@@ -1,6 +1,6 @@
 export { adaptInterval, type DirtRating } from "./adapt.ts";
 export { countsFrom } from "./begin.ts";
-export { type BiologyLeft, biologicalUnits, biologyLeft, UNRESTED_CARE, unitOf } from "./biology.ts";
+export { type BiologyLeft, biologicalUnits, biologyLeft, unitOf } from "./biology.ts";
 export {
   beyondWindowDays,
   CADENCE_EVENTS,

@@ -1,5 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
-import { m, told } from "../say/index.ts";
+import { m, type Value } from "../say/index.ts";
 import type { TankBook } from "../tank/index.ts";
 import { gearName } from "../tank/index.ts";
 import { fromTap, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
@@ -82,18 +82,18 @@ function hangsHere(making: Making): Step[] {
   return [
     stepOf(making, "hangs", "look", 24, 3, {
       ...own("hangs"),
-      craft: [m("hangs.believed", { things: { list: things.map(told) } })],
+      craft: [m("hangs.believed", { things: { list: things } })],
     }),
   ];
 }
 
-function assumedThings(book: TankBook): string[] {
+function assumedThings(book: TankBook): Value[] {
   const assumed = (key: string) => book.assumed?.includes(key);
   return [
-    ...new Set([
+    ...new Set<Value>([
       ...(assumed("gear") ? book.gear.map(gearName) : []),
       ...(assumed("filterUnits") ? book.filterUnits.map((u) => u.name) : []),
-      ...(assumed("lidded") ? [book.lidded ? "a lid" : "no lid"] : []),
+      ...(assumed("lidded") ? [book.lidded ? m("hangs.lid") : m("hangs.no-lid")] : []),
       ...(assumed("landmarks") ? book.landmarks.map((mark) => mark.name) : []),
     ]),
   ];

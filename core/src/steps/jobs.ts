@@ -12,7 +12,6 @@ import {
   type TankTask,
   taskDone,
   taskName,
-  UNRESTED_CARE,
   unitOf,
 } from "../programme/index.ts";
 import { type Message, m, told } from "../say/index.ts";
@@ -179,5 +178,5 @@ function againstWords({ because, other, until, reason }: NonNullable<DueTask["ag
     treatment: () => m("rule.treatment-care", { day }),
     "not-together": () => m("rule.together-care"),
   }[because];
-  return [m("job.against", { why: reason }), rule(), told(UNRESTED_CARE)];
+  return [m("job.against", { why: reason }), rule(), m("rule.unrested")];
 }
