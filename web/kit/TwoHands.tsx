@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
-import { type SaidStep, type TimedStep, timelineOf } from "@keel-round/core/steps";
-import { inSentence } from "@keel-round/core/text";
+import type { SaidStep, TimedStep } from "@keel-round/core/steps";
 import { Line, Rect, Span, Svg, SvgText } from "@/kit/elements";
+import { type AloneBar, handsClock } from "./handsClock";
 import { duration } from "./words";
 
 const WIDTH = 620;
@@ -14,44 +14,15 @@ const ALONE_ROW = 17;
 /** Width that a number in a bar takes. */
 const NUMBER = 15;
 
-interface Bar {
-  readonly step: SaidStep;
-  readonly timed: TimedStep;
-  readonly row: number;
-}
-
-/** Puts bars that overlap in time on rows of their own. */
-function stacked(steps: readonly SaidStep[], timed: readonly TimedStep[]): Bar[] {
-  const ends: number[] = [];
-  return timed.flatMap((t, i) => {
-    const step = steps[i];
-    if (t.aloneTo === null || !step) return [];
-    const free = ends.findIndex((end) => end <= t.to);
-    const row = free < 0 ? ends.length : free;
-    ends[row] = t.aloneTo;
-    return [{ step, timed: t, row }];
-  });
-}
+/** Where a minute of the visit is drawn. */
+type Scale = (minute: number) => number;
 
 /** A visit on the clock: what one pair of hands does, what runs by itself meanwhile, and where hands have to wait. */
 export function TwoHands({ steps }: { steps: readonly SaidStep[] }) {
-  const line = timelineOf(steps);
-  if (line.minutes <= 0) return null;
-  const bars = stacked(steps, line.steps);
-  const rows = Math.max(1, ...bars.map((b) => b.row + 1));
-  const height = ALONE_Y + rows * ALONE_ROW + 22;
-  const x = (minute: number) => NAME + (minute / line.minutes) * (WIDTH - NAME - 4);
-  const every = line.minutes > 90 ? 20 : line.minutes > 40 ? 10 : 5;
-  const ticks = Array.from({ length: Math.floor(line.minutes / every) + 1 }, (_, i) => i * every);
-  const title = (id: string) => inSentence(steps.find((s) => s.id === id)?.title ?? id);
-  const waits = line.steps.filter((t) => t.waited);
-  const says = [
-    ...line.saves.map((s) => `Starting early with “${title(s.id)}” saves ${duration(s.minutes)}.`),
-    ...line.couldSave.map((s) => `Done before you come, “${title(s.id)}” would save ${duration(s.minutes)} more.`),
-    ...waits.map(
-      (t) => `Hands wait ${duration(t.from - (t.waited?.since ?? t.from))} for “${title(t.waited?.for ?? "")}”.`,
-    ),
-  ];
+  const clock = handsClock(steps);
+  if (clock.minutes <= 0) return null;
+  const height = ALONE_Y + clock.rows * ALONE_ROW + 22;
+  const x: Scale = (minute) => NAME + (minute / clock.minutes) * (WIDTH - NAME - 4);
   return (
     <Box data-two-hands="" overflowX="auto">
       <Svg
@@ -59,23 +30,11 @@ export function TwoHands({ steps }: { steps: readonly SaidStep[] }) {
         minW="540px"
         viewBox={`0 0 ${WIDTH} ${height}`}
         role="img"
-        aria-label={`${duration(line.minutes)} on the clock. ${says.join(" ")}`}
+        aria-label={`${duration(clock.minutes)} on the clock. ${clock.says.map((s) => s.text).join(" ")}`}
         display="block"
       >
-        {ticks.map((m) => (
-          <g key={m}>
-            <Line x1={x(m)} x2={x(m)} y1={HANDS_Y - 6} y2={height - 18} stroke="rule" strokeWidth="1" />
-            <SvgText
-              className="num"
-              x={x(m)}
-              y={height - 6}
-              fontSize="10.5px"
-              fill="soft"
-              textAnchor={x(m) > WIDTH - 14 ? "end" : "middle"}
-            >
-              {m}
-            </SvgText>
-          </g>
+        {clock.ticks.map((minute) => (
+          <Tick key={minute} minute={minute} x={x} height={height} />
         ))}
         <SvgText x={0} y={HANDS_Y + 16} fontSize="12px" fill="soft">
           hands
@@ -83,64 +42,97 @@ export function TwoHands({ steps }: { steps: readonly SaidStep[] }) {
         <SvgText x={0} y={ALONE_Y + 11} fontSize="12px" fill="soft">
           by itself
         </SvgText>
-        {line.steps.map((t, i) => (
-          <g key={t.id}>
-            {t.waited && (
-              <Rect
-                x={x(t.waited.since)}
-                y={HANDS_Y + 5}
-                width={Math.max(1, x(t.from) - x(t.waited.since))}
-                height={BAR - 10}
-                fill="none"
-                stroke="ochre"
-                strokeDasharray="3 2"
-              />
-            )}
-            <Rect
-              x={x(t.from)}
-              y={HANDS_Y}
-              width={Math.max(0.5, x(t.to) - x(t.from) - 0.8)}
-              height={BAR}
-              fill={i % 2 === 0 ? "ink" : "soft"}
-            />
-            {x(t.to) - x(t.from) > NUMBER && (
-              <SvgText
-                className="num"
-                x={(x(t.from) + x(t.to)) / 2}
-                y={HANDS_Y + 16}
-                fontSize="10.5px"
-                fill="sheet"
-                textAnchor="middle"
-              >
-                {i + 1}
-              </SvgText>
-            )}
-          </g>
+        {clock.hands.map((timed, i) => (
+          <OfHands key={timed.id} timed={timed} number={i + 1} x={x} />
         ))}
-        {bars.map(({ step, timed, row }) => (
-          <g key={step.id}>
-            <Rect
-              x={x(timed.to)}
-              y={ALONE_Y + row * ALONE_ROW}
-              width={Math.max(1, x(timed.aloneTo ?? timed.to) - x(timed.to))}
-              height={ALONE_ROW - 4}
-              fill={step.runsItself ? "waterPale" : "corallineWash"}
-            />
-            <SvgText x={x(timed.to) + 3} y={ALONE_Y + row * ALONE_ROW + 10} fontSize="10.5px" fill="ink">
-              {ALONE_WORD[step.id] ?? "soaks"} {Math.round((timed.aloneTo ?? 0) - timed.to)}
-            </SvgText>
-          </g>
+        {clock.alone.map((bar) => (
+          <Alone key={bar.step.id} bar={bar} x={x} />
         ))}
       </Svg>
       <Box fontSize="13.5px" mt="2px">
-        {says.map((text) => (
-          <Box key={text} color={text.startsWith("Hands") ? "ochre" : "ink"}>
+        {clock.says.map(({ text, waits }) => (
+          <Box key={text} color={waits ? "ochre" : "ink"}>
             {text}
           </Box>
         ))}
         <Span color="soft">Numbers are the steps below; minutes along the bottom.</Span>
       </Box>
     </Box>
+  );
+}
+
+function Tick({ minute: m, x, height }: { minute: number; x: Scale; height: number }) {
+  return (
+    <g>
+      <Line x1={x(m)} x2={x(m)} y1={HANDS_Y - 6} y2={height - 18} stroke="rule" strokeWidth="1" />
+      <SvgText
+        className="num"
+        x={x(m)}
+        y={height - 6}
+        fontSize="10.5px"
+        fill="soft"
+        textAnchor={x(m) > WIDTH - 14 ? "end" : "middle"}
+      >
+        {m}
+      </SvgText>
+    </g>
+  );
+}
+
+/** A step under somebody's hands, and before it what they wait for. */
+function OfHands({ timed: t, number, x }: { timed: TimedStep; number: number; x: Scale }) {
+  return (
+    <g>
+      {t.waited && (
+        <Rect
+          x={x(t.waited.since)}
+          y={HANDS_Y + 5}
+          width={Math.max(1, x(t.from) - x(t.waited.since))}
+          height={BAR - 10}
+          fill="none"
+          stroke="ochre"
+          strokeDasharray="3 2"
+        />
+      )}
+      <Rect
+        x={x(t.from)}
+        y={HANDS_Y}
+        width={Math.max(0.5, x(t.to) - x(t.from) - 0.8)}
+        height={BAR}
+        fill={number % 2 === 1 ? "ink" : "soft"}
+      />
+      {x(t.to) - x(t.from) > NUMBER && (
+        <SvgText
+          className="num"
+          x={(x(t.from) + x(t.to)) / 2}
+          y={HANDS_Y + 16}
+          fontSize="10.5px"
+          fill="sheet"
+          textAnchor="middle"
+        >
+          {number}
+        </SvgText>
+      )}
+    </g>
+  );
+}
+
+/** What goes on once the hands have left it. */
+function Alone({ bar: { step, timed, row }, x }: { bar: AloneBar; x: Scale }) {
+  const to = timed.aloneTo ?? timed.to;
+  return (
+    <g>
+      <Rect
+        x={x(timed.to)}
+        y={ALONE_Y + row * ALONE_ROW}
+        width={Math.max(1, x(to) - x(timed.to))}
+        height={ALONE_ROW - 4}
+        fill={step.runsItself ? "waterPale" : "corallineWash"}
+      />
+      <SvgText x={x(timed.to) + 3} y={ALONE_Y + row * ALONE_ROW + 10} fontSize="10.5px" fill="ink">
+        {ALONE_WORD[step.id] ?? "soaks"} {Math.round((timed.aloneTo ?? 0) - timed.to)}
+      </SvgText>
+    </g>
   );
 }
 
