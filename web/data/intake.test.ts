@@ -49,7 +49,7 @@ const limits = { bytes: 1_000_000 };
 describe("a file that is taken in", () => {
   test("is handed on whole, as often as it is read, and gone afterwards", async () => {
     const told = await takeIn(scope, bodyOf("Name,Contact\nA,B\n"), limits, async (file) => {
-      expect(readdirSync(folder)).toHaveLength(1);
+      expect(readdirSync(folder)).toHaveLength(2);
       return [file.bytes, await textOf(file.read()), await textOf(file.read())];
     });
     expect(told).toEqual([17, "Name,Contact\nA,B\n", "Name,Contact\nA,B\n"]);
@@ -109,7 +109,7 @@ describe("a file that is taken in", () => {
   test("is the third of its business at once: refused, and others go on", async () => {
     const [one, two] = [byHand(), byHand()];
     const running = [one, two].map((s) => takeIn(scope, s.body, limits, () => Promise.resolve("in")));
-    await vi.waitFor(() => expect(readdirSync(folder)).toHaveLength(2));
+    await vi.waitFor(() => expect(readdirSync(folder)).toHaveLength(4));
     await expect(takeIn(scope, bodyOf("x"), limits, () => Promise.resolve())).rejects.toMatchObject({ status: 429 });
     const other = { ...scope, businessId: "another" };
     expect(await takeIn(other, bodyOf("x"), limits, () => Promise.resolve("in"))).toBe("in");

@@ -3,6 +3,7 @@ import { mkdir, open, readdir, rm, stat, utimes } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
+import { newId } from "./ids";
 import { Refused } from "./refused";
 import type { Scope } from "./scope";
 
@@ -44,8 +45,10 @@ export async function takeIn<T>(
   { bytes: most, wholeMs = WHOLE_MS, restMs = REST_MS }: IntakeLimits,
   use: (file: TakenIn) => Promise<T>,
 ): Promise<T> {
-  const path = await claimPlace(scope.businessId);
-  const touching = setInterval(() => touch(path), TOUCH_MS);
+  const place = await claimPlace(scope.businessId);
+  // Under a name of its own: were a place ever held twice, two files would still not run into one.
+  const path = join(folder(), newId());
+  const touching = setInterval(() => [place, path].forEach(touch), TOUCH_MS);
   try {
     let bytes = 0;
     async function* counted(): AsyncIterable<Uint8Array> {
@@ -56,11 +59,11 @@ export async function takeIn<T>(
         yield chunk;
       }
     }
-    await pipeline(counted(), createWriteStream(/*turbopackIgnore: true*/ path, { flags: "r+" }));
+    await pipeline(counted(), createWriteStream(/*turbopackIgnore: true*/ path, { flags: "wx", mode: 0o600 }));
     return await use({ bytes, read: () => createReadStream(/*turbopackIgnore: true*/ path) });
   } finally {
     clearInterval(touching);
-    await rm(/*turbopackIgnore: true*/ path, { force: true });
+    for (const held of [path, place]) await rm(/*turbopackIgnore: true*/ held, { force: true });
   }
 }
 
@@ -87,7 +90,7 @@ async function claimPlace(businessId: string): Promise<string> {
 
 function touch(path: string): void {
   const now = new Date();
-  // Gone meanwhile: it was taken in and away.
+  // Not there yet, or gone meanwhile.
   utimes(/*turbopackIgnore: true*/ path, now, now).catch(() => undefined);
 }
 
