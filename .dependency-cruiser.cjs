@@ -16,7 +16,8 @@ module.exports = {
       from: { path: "^core/src", pathNot: "\\.test\\.ts$" },
       to: {
         dependencyTypes: ["npm", "npm-dev", "npm-peer", "core"],
-        pathNot: "node_modules/(zod|rrule|temporal-polyfill|fastest-levenshtein|ml-matrix|tslib)/",
+        pathNot:
+          "node_modules/(zod|rrule|temporal-polyfill|fastest-levenshtein|ml-matrix|tslib|@neaps/tide-predictor|suncalc)/",
       },
     },
     {

@@ -1,11 +1,10 @@
-import { availableParallelism } from "node:os";
 import { defineConfig } from "vitest/config";
+import { WORKERS } from "./tools/testing/workers.ts";
 
 export default defineConfig({
   resolve: { alias: { "@": new URL("./web", import.meta.url).pathname } },
   test: {
-    // On two cores the runner would take one: the database works in a process of its own meanwhile.
-    maxWorkers: Math.max(2, availableParallelism() - 1),
+    maxWorkers: WORKERS,
     projects: [
       {
         extends: true,
@@ -15,7 +14,10 @@ export default defineConfig({
           // Pure functions: the files of a worker may share what they load.
           isolate: false,
           // Plans that are carried out: some thousands here, many more under `npm run proof`.
-          provide: { plansCarriedOut: Number(process.env.KEEL_ROUND_PLANS ?? 3000) },
+          provide: {
+            plansCarriedOut: Number(process.env.KEEL_ROUND_PLANS ?? 3000),
+            trendsSimulated: Number(process.env.KEEL_ROUND_TRENDS ?? 500),
+          },
           testTimeout: 3_600_000,
           hookTimeout: 3_600_000,
         },
@@ -23,10 +25,19 @@ export default defineConfig({
       {
         extends: true,
         test: {
+          name: "web",
+          // What a person does with a part of the interface; no database.
+          include: ["web/{kit,places,device}/**/*.test.{ts,tsx}"],
+        },
+      },
+      {
+        extends: true,
+        test: {
           name: "data",
-          include: ["web/**/*.test.{ts,tsx}", "stand-ins/src/**/*.test.ts", "tools/**/*.test.ts"],
+          include: ["web/{data,jobs}/**/*.test.{ts,tsx}", "stand-ins/src/**/*.test.ts", "tools/**/*.test.{ts,tsx}"],
           globalSetup: ["tools/testing/database.ts"],
-          // Each file makes a business of its own in one database; they need not run one after another.
+          setupFiles: ["tools/testing/ownWorker.ts"],
+          // Each file makes a business of its own in the database of its worker.
           testTimeout: 90_000,
           hookTimeout: 120_000,
         },

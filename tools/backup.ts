@@ -4,7 +4,7 @@ import { photoStore } from "@/data/photos/store";
 // write FILE | verify FILE | restore FILE, of the database in DATABASE_URL.
 const [work, file = ""] = process.argv.slice(2);
 const url = process.env.DATABASE_URL ?? "";
-const MIGRATIONS = "data/migrations";
+const MIGRATIONS = "data/database/migrations";
 
 try {
   if (work === "write") {

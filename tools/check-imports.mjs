@@ -48,7 +48,7 @@ function clientViolations() {
 }
 
 const planted = join(root, "core/src/units/planted.ts");
-writeFileSync(planted, 'import "../../../web/data/ids";\n');
+writeFileSync(planted, 'import "../../../web/data/database/ids";\n');
 let withPlant;
 try {
   withPlant = cruise();

@@ -7,7 +7,7 @@ import { bin, root } from "./lib/system.mjs";
 const web = join(root, "web");
 const copy = mkdtempSync(join(web, ".schema-"));
 try {
-  cpSync(join(web, "data/migrations"), join(copy, "migrations"), { recursive: true });
+  cpSync(join(web, "data/database/migrations"), join(copy, "migrations"), { recursive: true });
   const before = readdirSync(join(copy, "migrations")).length;
   const out = join(copy, "migrations").slice(web.length + 1);
   const result = spawnSync(

@@ -7,20 +7,24 @@ import { bin, ensureModules, ensurePrograms, giveUp, run } from "./lib/system.mj
  * order, whatever can be sent, and parts killed while work goes on.
  */
 const PLANS = process.env.KEEL_ROUND_PLANS ?? "50000";
+const TRENDS = process.env.KEEL_ROUND_TRENDS ?? "1000";
 const HISTORIES = process.env.KEEL_ROUND_HISTORIES ?? "300";
 const EDITS = process.env.KEEL_ROUND_EDITS ?? "1000";
 const TRIES = process.env.KEEL_ROUND_TRIES ?? "2000";
+const VISITS = process.env.KEEL_ROUND_VISITS ?? "10";
 const KILLS = process.env.KEEL_ROUND_KILLS ?? "500";
 
 async function main() {
   ensureModules();
-  ensurePrograms(["mariadbd"]);
+  ensurePrograms(["mariadbd", "openssl", "chromium-headless-shell"]);
   const env = {
     ...process.env,
     KEEL_ROUND_PLANS: PLANS,
+    KEEL_ROUND_TRENDS: TRENDS,
     KEEL_ROUND_HISTORIES: HISTORIES,
     KEEL_ROUND_EDITS: EDITS,
     KEEL_ROUND_TRIES: TRIES,
+    KEEL_ROUND_VISITS: VISITS,
   };
   const test = (project, ...files) => run(bin("vitest"), ["run", "--project", project, ...files], { env });
   let failed = 0;
@@ -29,10 +33,16 @@ async function main() {
     if ((await work()) !== 0) failed++;
   };
   await one(`Carrying out ${PLANS} plans`, () => test("core", "core/src/visit/carriedOut"));
-  await one(`Logging ${HISTORIES} visits in every order`, () => test("data", "web/data/lateEntries.test.ts"));
+  await one(`Simulating ${TRENDS} tanks of each trouble`, () => test("core", "core/src/trend"));
+  await one(`Logging ${HISTORIES} visits in every order`, () => test("data", "web/data/visit/lateEntries.test.ts"));
   await one(`Changing ${EDITS} rounds in every order`, () => test("data", "web/data/series/series.test.ts"));
-  await one(`Sending whatever can be sent, ${TRIES} times each`, () => test("data", "web/data/registry.test.ts"));
+  await one(`Sending whatever can be sent, ${TRIES} times each`, () =>
+    test("data", "web/data/access/registry.test.ts"),
+  );
   await ensureBuild();
+  await one(`Walking through ${VISITS} visits on a phone`, () =>
+    run(bin("playwright"), ["test", "e2e/phases.spec.ts"], { env }),
+  );
   await one(`Killing parts ${KILLS} times`, () => chaos(KILLS));
   console.log(failed === 0 ? "All of it held." : `${failed} did not hold.`);
   process.exit(failed);

@@ -31,10 +31,10 @@ test("a tank goes through each room of its plan once, whatever tank it is", asyn
   for (const visit of visits) planVisit(visit);
   for (const visit of visits) {
     const calls = await callsDuring(() => planVisit(visit));
-    for (const door of DOORS) expect(calls.get(door), `${door}, ${visit.book.kind}`).toBe(1);
+    for (const door of DOORS) expect(calls.get(door), `${door}, ${visit.facts.kind}`).toBe(1);
     // Only a job that comes with a change alone asks for the list of a visit without one.
-    expect(calls.get("jobsOn"), visit.book.kind).toBeLessThanOrEqual(2);
+    expect(calls.get("jobsOn"), visit.facts.kind).toBeLessThanOrEqual(2);
     // Readings are looked through for what was read, without one that is measured again, and for the condition.
-    expect(calls.get("knownValues"), visit.book.kind).toBeLessThanOrEqual(3);
+    expect(calls.get("knownValues"), visit.facts.kind).toBeLessThanOrEqual(3);
   }
 });

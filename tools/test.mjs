@@ -9,12 +9,17 @@ const KILLS = 4;
 
 /** Every part of the tests, each with a count of what passed and failed. One that fails does not keep the others from running. */
 async function main() {
-  ensurePrograms(["mariadbd", "chromium", "pdftotext"]);
+  ensurePrograms(["mariadbd", "openssl", "chromium-headless-shell", "pdftotext"]);
   ensureModules();
   const reports = join(root, "test-results");
   mkdirSync(reports, { recursive: true });
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1" };
   let [passed, failed] = [0, 0];
+  let began = Date.now();
+  const took = (name) => {
+    console.log(`${name} took ${Math.round((Date.now() - began) / 1000)} s`);
+    began = Date.now();
+  };
   const one = async (name, command, args) => {
     const code = await run(command, args, { env });
     console.log(`${name}: ${code === 0 ? "passed" : "failed"}`);
@@ -24,7 +29,10 @@ async function main() {
   await one("types", process.execPath, ["tools/types.mjs"]);
   await one("import rule", process.execPath, ["tools/check-imports.mjs"]);
   await one("messages are compiled", process.execPath, ["tools/messages.mjs", "--check"]);
+  await one("no dead exports", bin("knip"), ["--include", "exports,files"]);
   await one("schema and migrations agree", process.execPath, ["tools/check-schema.mjs"]);
+
+  took("Reading the sources");
 
   const vitest = join(reports, "vitest.json");
   const vitestCode = await run(
@@ -37,18 +45,23 @@ async function main() {
     r.numFailedTests + (r.numFailedTestSuites && !r.numFailedTests ? r.numFailedTestSuites : 0),
   ]);
 
+  took("Unit, component and data tests");
+
   try {
     await ensureBuild();
     passed++;
+    took("The build");
     const playwright = join(reports, "playwright.json");
     const code = await run(bin("playwright"), ["test"], { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: playwright } });
     [passed, failed] = tally(passed, failed, code, playwright, (r) => [
       r.stats.expected,
       r.stats.unexpected + r.stats.flaky,
     ]);
+    took("The journeys");
     const held = (await chaos(KILLS)) === 0;
     console.log(`parts killed ${KILLS} times: ${held ? "passed" : "failed"}`);
     held ? passed++ : failed++;
+    took("Killing parts");
   } catch (error) {
     console.error(error.message);
     failed++;

@@ -17,7 +17,7 @@ const config: NextConfig = {
       headers: [
         { key: "x-content-type-options", value: "nosniff" },
         { key: "referrer-policy", value: "same-origin" },
-        { key: "permissions-policy", value: "camera=(), microphone=(), geolocation=()" },
+        { key: "permissions-policy", value: "camera=(self), microphone=(), geolocation=()" },
         { key: "cross-origin-opener-policy", value: "same-origin" },
         { key: "cross-origin-resource-policy", value: "same-origin" },
         { key: "x-frame-options", value: "DENY" },

@@ -20,11 +20,12 @@ export function giveUp(error) {
 /** Debian packages that a program comes from. The server's core packages start no service of their own. */
 const PACKAGES = {
   mariadbd: ["mariadb-server-core", "mariadb-client-core"],
-  chromium: ["chromium"],
+  // The stand-in for what rings browsers makes its own certificate.
+  openssl: ["openssl"],
   pdftotext: ["poppler-utils"],
 };
 
-export function has(program) {
+function has(program) {
   return [...(process.env.PATH ?? "").split(":"), "/usr/sbin", "/usr/local/sbin", "/sbin"].some(
     (folder) => folder && existsSync(join(folder, program)),
   );
@@ -84,16 +85,16 @@ export function ensureFolder(folder) {
   }
 }
 
+/** Below the ports that the system gives to outgoing connections: none of those takes one before it is listened on. */
+const PORTS = { from: 20_000, count: 12_000 };
+
 /** A free port on loopback. */
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once("error", reject);
-    server.listen(0, "127.0.0.1", () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
+export async function freePort() {
+  for (let tried = 0; tried < 200; tried++) {
+    const port = PORTS.from + Math.floor(Math.random() * PORTS.count);
+    if (await isFree(port)) return port;
+  }
+  throw new Unable("No port of loopback is free between 20000 and 32000.");
 }
 
 /** Whether a port of loopback can be listened on. */

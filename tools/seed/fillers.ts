@@ -86,25 +86,25 @@ const LATELY: Readonly<Record<string, Story["lately"]>> = {
     facts: { landmarks: [{ name: "top of the leather corals", kind: "coral", heightM: 0.465, airMinutes: 3 }] },
   },
   // Set up anew: nearly all of it goes each week until the algae give up.
-  Stairwell: { facts: { landmarks: [], mostShare: 0.9 }, schools: { policy: "reset", share: 0.85 } },
+  Stairwell: { facts: { landmarks: [], mostShare: 0.9 }, practice: { policy: "reset", share: 0.85 } },
   // The drain is a basin on the wall, and its rim stands higher than the tank's floor.
   Playroom: { facts: { drainHose: { boreMm: 16, lengthM: 4, dropM: -0.33 } } },
   // Moved from the tap to softer water: from now on in small steps.
   Study: { source: "remineralised" },
-  "Reading room": { schools: { policy: "test-led" } },
+  "Reading room": { practice: { policy: "test-led" } },
   // A machine changes a little of it every day.
   Counter: {
     facts: { autoExchange: { newWaterL: 40, wasteL: 40, litresPerDay: 3 } },
-    schools: { policy: "continuous" },
+    practice: { policy: "continuous" },
   },
   "Oilskin tank": { facts: { carryAwayL: 25 } },
   // Hot lamps over open water: off before the lid is lifted, on again with the pumps.
   Lobby: { facts: { gear: ["co2", "heater", "filter", "lights"] } },
-  "Lamp room": { schools: { policy: "reset", share: 0.4 }, readings: { salinity: 30.4 } },
+  "Lamp room": { practice: { policy: "reset", share: 0.4 }, readings: { salinity: 30.4 } },
   // More new water than the van carries at once.
-  "Foyer right": { schools: { policy: "reset", share: 0.7 } },
+  "Foyer right": { practice: { policy: "reset", share: 0.7 } },
   // After a bloom in autumn, as much as the fish bear.
-  Taproom: { schools: { policy: "reset", share: 0.5 } },
+  Taproom: { practice: { policy: "reset", share: 0.5 } },
   "Class four": { facts: { drainLPerMinute: 3, refillLPerMinute: 2 } },
   // Old soft water, fed too well between visits: the tap would set the ammonia free.
   Landing: { readings: { ammonia: 2.6, ph: 6.2 } },
@@ -136,7 +136,7 @@ export function fillers(day: (offset: number) => string): Story[] {
     const salt = of.targetPsu > 0;
     const vary = (x: number) => x * (0.8 + 0.4 * random());
     const nitrate = of.bands.find((b) => b.parameter === "nitrate")?.idealHigh ?? 30;
-    const share = of.schools.share;
+    const share = of.practice.share;
     const days = rhythm === "four-weekly" ? 28 : rhythm === "fortnightly" ? 14 : rhythm === "twice-weekly" ? 3.5 : 7;
     // Settles a little under the ideal ceiling.
     const usual = vary(0.62);
@@ -190,7 +190,7 @@ export function fillers(day: (offset: number) => string): Story[] {
         topUp: "technician",
         ...(young ? { startedOn: day(-young[0]), startedWith: young[1] } : {}),
         ...(rhythm === "four-weekly" ? { validDays: 35 } : {}),
-        schools: { how: "drain-then-fill", heater: of.targetC < 20 ? "none" : "off", pumpsAtSiphon: "off" },
+        practice: { how: "drain-then-fill", heater: of.targetC < 20 ? "none" : "off", pumpsAtSiphon: "off" },
       }),
       jobs: LIVED[kind],
       rhythm,

@@ -3,7 +3,7 @@ import type { WaterSource } from "@keel-round/core/given";
 import { gaussian, type Random } from "@keel-round/core/numeric";
 import { earlyDaysOf, libraryTask, type TaskCode } from "@keel-round/core/programme";
 import { simulatedTank } from "@keel-round/core/simulate";
-import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { systemVolumeL, type TankFacts } from "@keel-round/core/tank";
 import { type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
 import { surfaceM2 } from "@keel-round/core/vessel";
 import type { Story } from "./stories.ts";
@@ -68,7 +68,7 @@ function unitFor(parameter: Parameter, random: Random): string {
 /** Lives a tank's past through hour by hour, with kit error, missed visits and the owner's mistakes. */
 export function liveThrough(
   story: Story,
-  book: TankBook,
+  facts: TankFacts,
   source: WaterSource,
   visitDates: readonly string[],
   from: string,
@@ -76,16 +76,16 @@ export function liveThrough(
   random: Random,
 ): Past {
   const { life } = story;
-  const litres = systemVolumeL(book);
+  const litres = systemVolumeL(facts);
   const tank = simulatedTank({
     litres,
     levels: { ...Object.fromEntries(Object.entries(life.start).filter(([p]) => MOVED.has(p))) } as Record<
       string,
       number
     >,
-    temperatureC: life.start.temperature ?? book.targetC,
+    temperatureC: life.start.temperature ?? facts.targetC,
   });
-  const held = book.gear.includes("heater") || book.gear.includes("chiller") ? book.targetC : undefined;
+  const held = facts.gear.includes("heater") || facts.gear.includes("chiller") ? facts.targetC : undefined;
   const visits: PastVisit[] = [];
   const lastDone = new Map<TaskCode, string>();
   for (const code of story.jobs) {
@@ -109,15 +109,15 @@ export function liveThrough(
       for (let h = 0; h < count; h++) {
         tank.hour({
           made: Object.fromEntries(Object.entries(rates).map(([p, perDay]) => [p, ((perDay ?? 0) * litres) / 24])),
-          evaporatedL: book.evaporationLPerDay / 24,
+          evaporatedL: facts.evaporationLPerDay / 24,
           roomC: life.roomC.mean + life.roomC.swing * season + hot,
           ...(held !== undefined ? { heldC: held, strength } : {}),
         });
       }
     };
     live(hours);
-    if (book.topUp === "reservoir") tank.pour(Math.max(0, litres - tank.litres()), {}, tank.temperatureC());
-    if (book.topUp === "owner") {
+    if (facts.topUp === "reservoir") tank.pour(Math.max(0, litres - tank.litres()), {}, tank.temperatureC());
+    if (facts.topUp === "owner") {
       const wrong = life.topUpPsu && daysAgo <= life.topUpPsu.sinceDaysAgo;
       tank.pour(
         Math.max(0, litres - tank.litres()),
@@ -129,12 +129,12 @@ export function liveThrough(
     if (!dates.has(day) || random() < 0.04) continue;
 
     const missing = Math.max(0, litres - tank.litres());
-    const surface = book.sump
-      ? book.sump.lengthM * book.sump.widthM
-      : surfaceM2(book.display.vessel, book.display.runningLevelM);
+    const surface = facts.sump
+      ? facts.sump.lengthM * facts.sump.widthM
+      : surfaceM2(facts.display.vessel, facts.display.runningLevelM);
     const sinceVisit = daysBetween(lastVisit, day);
     const level =
-      book.topUp === "technician"
+      facts.topUp === "technician"
         ? { belowCm: Math.round((missing / (surface * 1000)) * 1000) / 10, missingL: missing, days: sinceVisit }
         : null;
     const dueNow = (code: TaskCode) =>
@@ -165,7 +165,7 @@ export function liveThrough(
         });
         continue;
       }
-      if (code === "vacuum-sector") lastSector = (lastSector % book.sectors) + 1;
+      if (code === "vacuum-sector") lastSector = (lastSector % facts.sectors) + 1;
       steps.push({
         code,
         outcome: "done",
@@ -178,14 +178,14 @@ export function liveThrough(
       lastDone.set(code, day);
     }
 
-    const treated = book.treatment && day >= book.treatment.startedOn;
-    const outL = treated ? 0 : Math.round(book.schools.share * litres * (0.97 + 0.06 * random()));
+    const treated = facts.treatment && day >= facts.treatment.startedOn;
+    const outL = treated ? 0 : Math.round(facts.practice.share * litres * (0.97 + 0.06 * random()));
     tank.pour(Math.max(0, litres - tank.litres()), {}, tank.temperatureC());
     if (outL > 0) {
       const slipped = life.slip && daysAgo <= life.slip.daysAgo + 3 && daysAgo > life.slip.daysAgo - 4;
       const chemistry = { ...source.chemistry, ...(slipped ? { salinity: life.slip?.mixPsu ?? 0 } : {}) };
       tank.drain(outL);
-      tank.pour(outL, chemistry, source.canWarm ? book.targetC : source.coldC);
+      tank.pour(outL, chemistry, source.canWarm ? facts.targetC : source.coldC);
     }
     live(24 - hours);
     visits.push({
@@ -208,12 +208,12 @@ function withLately(visits: readonly PastVisit[], set: Partial<Record<Parameter,
   const last = visits.at(-1);
   if (!last) return [];
   const readings = (Object.entries(set) as [Parameter, number][]).map(([parameter, value]) => {
-    const facts = parameterFacts[parameter];
-    const method = facts.methods[0]?.method ?? "";
-    const entered = value.toFixed(facts.decimals);
-    const parsed = parseReading({ parameter, text: entered, unit: facts.unit, method });
+    const its = parameterFacts[parameter];
+    const method = its.methods[0]?.method ?? "";
+    const entered = value.toFixed(its.decimals);
+    const parsed = parseReading({ parameter, text: entered, unit: its.unit, method });
     if (!parsed.ok) throw new Error(`${entered} is no reading of ${parameter}`);
-    return { parameter, entered, unit: facts.unit, method, value: parsed.value, sigma: parsed.sigma };
+    return { parameter, entered, unit: its.unit, method, value: parsed.value, sigma: parsed.sigma };
   });
   const kept = last.readings.filter((r) => set[r.parameter] === undefined);
   return [...visits.slice(0, -1), { ...last, readings: [...kept, ...readings] }];
@@ -225,7 +225,7 @@ function read(
   start: Partial<Record<Parameter, number>>,
   random: Random,
 ) {
-  const facts = parameterFacts[parameter];
+  const its = parameterFacts[parameter];
   const truth =
     parameter === "temperature"
       ? tank.temperatureC()
@@ -233,13 +233,13 @@ function read(
         ? tank.concentration(parameter)
         : start[parameter];
   if (truth === undefined || (truth === 0 && start[parameter] === undefined)) return null;
-  const method = facts.methods[0];
+  const method = its.methods[0];
   const sigma = Math.max(method?.absolute ?? 0, (method?.relative ?? 0) * truth) / 3;
   // A cloudy sample now and then reads far too high in a photometer.
   const cloudy = parameter === "phosphate" && random() < 0.02 ? 2.2 : 1;
   const seen = Math.max(0, truth * cloudy + gaussian(random) * sigma);
   const unit = unitFor(parameter, random);
-  const option = facts.units.find((u) => u.unit === unit) ?? facts.units[0];
+  const option = its.units.find((u) => u.unit === unit) ?? its.units[0];
   if (!option) return null;
   const entered = option.fromCanonical(seen).toFixed(option.decimals);
   const parsed = parseReading({ parameter, text: entered, unit: option.unit, method: method?.method ?? "" });

@@ -1,35 +1,39 @@
-import { addDays, civilOf, instantOf, occurrences } from "@keel-round/core/calendar";
+import { readFileSync } from "node:fs";
+import { addDays, civilOf, instantOf, occurrences, weekday } from "@keel-round/core/calendar";
 import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/given";
 import type { BarrelContents } from "@keel-round/core/mixing";
 import { seeded } from "@keel-round/core/numeric";
 import { adaptInterval, asksFor, libraryTask } from "@keel-round/core/programme";
-import { systemVolumeL, type TankBook } from "@keel-round/core/tank";
+import { systemVolumeL, type TankFacts } from "@keel-round/core/tank";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { effectiveShare, learnSalt } from "@keel-round/core/water";
+import { EVERY_DAY, KNOWS } from "@keel-round/core/weeks";
 import { and, desc, eq, lt } from "drizzle-orm";
-import { fillKinds } from "@/data/book/kinds";
-import { db } from "@/data/connection";
+import { addLogin } from "@/data/access/logins";
+import { scopeOfUser } from "@/data/access/scope";
+import { encrypt } from "@/data/access/secrets";
+import { db } from "@/data/database/connection";
+import { newId } from "@/data/database/ids";
+import { fillKinds } from "@/data/desk/kinds";
 import { writeEntries } from "@/data/find/entries";
-import { newId } from "@/data/ids";
-import { layOut } from "@/data/layOut";
-import { addLogin } from "@/data/logins";
-import { postOperations } from "@/data/operations";
-import { loadPlanInputs } from "@/data/planInputs";
-import { fillJobs } from "@/data/programme/firmJobs";
+import { fillJobs } from "@/data/library/firmJobs";
+import { windowColumns } from "@/data/library/window";
+import { loadPlanInputs } from "@/data/plan/planInputs";
 import { layAll } from "@/data/programme/layJobs";
 import { refreshPaces } from "@/data/programme/paces";
-import { windowColumns } from "@/data/programme/window";
+import { layOut } from "@/data/round/layOut";
 import * as t from "@/data/schema";
-import { scopeOfUser } from "@/data/scope";
-import { encrypt } from "@/data/secrets";
-import { refreshStatus } from "@/data/status";
+import { refreshStatus } from "@/data/tanks/status";
+import { postOperations } from "@/data/visit/operations";
 import { equipmentOf } from "./equipment.ts";
 import { fillers } from "./fillers.ts";
 import { liveThrough } from "./history.ts";
+import { demoHours } from "./hours.ts";
 import logins from "./logins.json" with { type: "json" };
 import { addPhotos } from "./photos.ts";
 import { addCalls, addProgramme } from "./programme.ts";
-import { ruleOn } from "./rhythms.ts";
+import { addRegister } from "./register.ts";
+import { ruleOn, weekdaysOf } from "./rhythms.ts";
 import { Rows, ZONE } from "./rows.ts";
 import { contacts, siteDetails } from "./siteDetails.ts";
 import { reefBatches, waters } from "./sources.ts";
@@ -38,6 +42,11 @@ import { walkThrough } from "./walkThrough.ts";
 
 const BASE = { lat: 50.42, lon: -4.68 };
 const KM_PER_DEGREE = 111.2;
+/** The tide station that stands in for a real one. */
+const STATION = new URL("../../stand-ins/tide/port-averil.json", import.meta.url);
+const MAP = new URL("../../stand-ins/map/port-averil.geojson", import.meta.url);
+/** Days from today on which nobody of the demo has a stop. */
+const FREE: Readonly<Record<string, number>> = { "Ines Calder": 6, "Tobiah Renn": 5 };
 const LEARNT_FROM_DAYS = 28;
 /** Sites whose last visit is logged by operations. */
 const WALKED: readonly string[] = ["Ormond house", "Quince house"];
@@ -96,6 +105,7 @@ export async function loadDemo(
     roadFactor: 1.35,
     speedKmH: 26,
     limits: DEFAULT_LIMITS,
+    map: readFileSync(MAP, "utf8"),
   });
   await rows.write();
   await fillKinds(db(), businessId);
@@ -131,6 +141,8 @@ export async function loadDemo(
     );
   });
   addBarrels(rows, businessId, sourceIds, now);
+  addQuay(rows, businessId, sourceIds, day);
+  addRegister(rows, businessId, tankIds[all.findIndex((s) => s.site === "Ilves Dental")], day);
   for (const [code, daysAgo, tdsMgL] of PURIFIER_PAST)
     rows.add(t.purifierJob, {
       id: newId(),
@@ -209,6 +221,37 @@ function addSources(
   }
 }
 
+/** Where the firm collects its sea water, with the tide of the stand-in's station. */
+function addQuay(
+  rows: Rows,
+  businessId: string,
+  ids: ReadonlyMap<string, string>,
+  day: (offset: number) => string,
+): void {
+  rows.add(t.quay, {
+    id: newId(),
+    businessId,
+    name: "Harbour steps",
+    sourceId: ids.get("natural-sea") ?? "",
+    lat: BASE.lat - 1.1 / KM_PER_DEGREE,
+    lon: BASE.lon + 1.6 / (KM_PER_DEGREE * Math.cos((BASE.lat * Math.PI) / 180)),
+    station: readFileSync(STATION, "utf8"),
+    pumpLPerMin: 22,
+    setUpMinutes: 12,
+    aboveM: 1.8,
+    withinMinutes: 210,
+    // The steps are lit.
+    lightOnly: false,
+    earliestHour: 5.5,
+    readyMinutes: 40,
+    lowestPsu: 31,
+    warmestC: 22,
+    keepsDays: 3,
+    permission: "The harbour master allows it, in writing.",
+    permittedUntil: day(200),
+  });
+}
+
 /** Barrels of the base: one that is ready, one that has just been mixed, purified water kept for emergencies, one empty. */
 function addBarrels(rows: Rows, businessId: string, ids: ReadonlyMap<string, string>, now: Date): void {
   const hoursAgo = (h: number) => now.getTime() - h * 3_600_000;
@@ -274,6 +317,9 @@ async function addPeople(
       role: login.role === "office" ? "owner" : "member",
       createdAt: now,
     });
+    // Five or six days a week: never one on which the story of today needs them.
+    const offset = FREE[login.name];
+    const free = offset === undefined ? null : weekday(addDays(civilOf(now.getTime(), ZONE).date, offset));
     rows.add(t.person, {
       id,
       businessId,
@@ -286,6 +332,11 @@ async function addPeople(
       dayEndMinute: minuteOf("17:00"),
       vanKg: login.name === "Ines Calder" ? 440 : 380,
       vanKit: VAN_KIT,
+      workdays: free === null ? null : EVERY_DAY.filter((d) => d !== free),
+      vanL: login.name === "Ines Calder" ? 420 : 390,
+      vanBarrels: login.name === "Ines Calder" ? 6 : 5,
+      // One of the two looks after fresh water alone.
+      knows: login.name === "Tobiah Renn" ? KNOWS.filter((k) => k !== "salt" && k !== "drum") : null,
     });
   }
   await rows.write();
@@ -314,7 +365,7 @@ function addSite(
     address: story.address,
     lat: BASE.lat + story.at[1] / KM_PER_DEGREE,
     lon: BASE.lon + story.at[0] / (KM_PER_DEGREE * Math.cos((BASE.lat * Math.PI) / 180)),
-    windows: Object.fromEntries([1, 2, 3, 4, 5, 6, 7].map((d) => [String(d), window])),
+    windows: demoHours(story.site, window, weekdaysOf(story.rhythm, day(story.dayOffset))),
     drain: story.drain,
     access: story.access,
     setUpMinutes: story.setUpMinutes,
@@ -359,10 +410,10 @@ function addTank(
     facts: {
       ...story.facts,
       ...story.lately?.facts,
-      schools: { ...story.facts.schools, ...story.lately?.schools },
+      practice: { ...story.facts.practice, ...story.lately?.practice },
     },
   });
-  const book = { id: tankId, name: story.tank, kind: story.kind, ...story.facts, animals: story.animals } as TankBook;
+  const facts = { id: tankId, name: story.tank, kind: story.kind, ...story.facts, animals: story.animals } as TankFacts;
   for (const [position, group] of story.animals.entries())
     rows.add(t.animal, { id: newId(), businessId, tankId, position, since: story.facts.startedOn, ...group });
   for (const { installedDaysAgo, servicedDaysAgo, ...piece } of equipmentOf(story.site, story.facts.gear))
@@ -374,8 +425,8 @@ function addTank(
       lastServicedOn: servicedDaysAgo === undefined ? null : day(-servicedDaysAgo),
       ...piece,
     });
-  const systemL = systemVolumeL(book);
-  const mode = book.schools.how === "in-and-out" ? "in-and-out" : "batch";
+  const systemL = systemVolumeL(facts);
+  const mode = facts.practice.how === "in-and-out" ? "in-and-out" : "batch";
   // The last visit of these is left to be logged by operations, so that letters exist.
   const walked = WALKED.includes(story.site) ? at.dates.at(-1) : undefined;
   if (walked) {
@@ -393,7 +444,7 @@ function addTank(
   }
   const past = liveThrough(
     story,
-    book,
+    facts,
     { id: sourceId, ...poured },
     at.dates.filter((d) => d !== walked),
     day(-story.historyDays),
@@ -551,7 +602,7 @@ async function walkLastVisits(
     if (!input) throw new Error(`No plan for ${name}`);
     const { ops } = walkThrough(input, instantOf(visit.onDate, minuteOf("09:20"), ZONE), (p) => {
       const last = input.readings.findLast((r) => r.parameter === p);
-      const band = input.book.bands.find((b) => b.parameter === p);
+      const band = input.facts.bands.find((b) => b.parameter === p);
       return last?.value ?? ((band?.idealHigh ?? 0) + Math.max(0, band?.idealLow ?? 0)) / 2;
     });
     const results = await postOperations(scope, visit.id, ops, now);

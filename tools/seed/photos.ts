@@ -1,9 +1,9 @@
 import { createHash } from "node:crypto";
-import type { TankFacts, TankKind } from "@keel-round/core/tank";
+import type { KeptFacts, TankKind } from "@keel-round/core/tank";
 import { frontWidthM, vesselHeightM } from "@keel-round/core/vessel";
 import sharp from "sharp";
-import { db } from "@/data/connection";
-import { newId } from "@/data/ids";
+import { db } from "@/data/database/connection";
+import { newId } from "@/data/database/ids";
 import { photoStore } from "@/data/photos/store";
 import { photo } from "@/data/schema";
 
@@ -25,7 +25,7 @@ const SEA = ["#21435f", "#c9bda2", ["#8a3a68", "#b06a4e", "#7d8a4a"]] as const;
  *
  * Deterministic: the same tank and the same stage of growth give the same picture.
  */
-export function drawnPhoto(kind: TankKind, facts: TankFacts, grown: number): Buffer {
+function drawnPhoto(kind: TankKind, facts: KeptFacts, grown: number): Buffer {
   const { vessel, runningLevelM, substrateDepthM, rockKg, rockTopM } = facts.display;
   const [water, bed, growth] = COLOURS[kind] ?? SEA;
   const height = vesselHeightM(vessel);
@@ -66,7 +66,7 @@ export async function addPhotos(
     readonly tankId: string;
     readonly personId: string;
     readonly kind: TankKind;
-    readonly facts: TankFacts;
+    readonly facts: KeptFacts;
   }[],
   now: Date,
   day: (offset: number) => string,

@@ -8,8 +8,8 @@ import {
   youngProgramme,
 } from "@keel-round/core/programme";
 import { type Parameter, parameterFacts } from "@keel-round/core/units";
-import { newId } from "@/data/ids";
-import { windowColumns } from "@/data/programme/window";
+import { newId } from "@/data/database/ids";
+import { windowColumns } from "@/data/library/window";
 import * as t from "@/data/schema";
 import { type Rows, ZONE } from "./rows.ts";
 import type { Story } from "./stories.ts";
@@ -24,9 +24,9 @@ export function addProgramme(
   story: Story,
   day: (offset: number) => string,
 ): void {
-  const book = { ...story.facts, purifierAtSite: story.topUpSource !== undefined };
+  const facts = { ...story.facts, purifierAtSite: story.topUpSource !== undefined };
   const codes = kindProgramme[story.kind].filter(
-    (code) => !story.jobs.includes(code) && !story.without?.includes(code) && asksFor(libraryTask(code), book),
+    (code) => !story.jobs.includes(code) && !story.without?.includes(code) && asksFor(libraryTask(code), facts),
   );
   const young = youngProgramme(story.facts, day(0)) as TaskCode[];
   for (const [i, code] of [...codes, ...young].entries()) {

@@ -1,5 +1,5 @@
 import type { MySqlTable } from "drizzle-orm/mysql-core";
-import { db } from "@/data/connection";
+import { db } from "@/data/database/connection";
 
 /** Where the demo business lives by the clock. */
 export const ZONE = "Europe/London";

@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import mysql from "mysql2/promise";
-import { db } from "@/data/connection";
-import { migrateDatabase } from "@/data/migrate";
+import { db } from "@/data/database/connection";
+import { migrateDatabase } from "@/data/database/migrate";
 import { organization } from "@/data/schema";
 
 const url = process.env.DATABASE_URL ?? "";
@@ -9,13 +9,13 @@ const { pathname, href } = new URL(url);
 const name = pathname.slice(1);
 const admin = await mysql.createConnection(href.slice(0, -pathname.length));
 await admin.query(`create database if not exists \`${name}\``);
-await migrateDatabase(url, "data/migrations");
+await migrateDatabase(url, "data/database/migrations");
 if (await halfLoaded()) {
   // Ended in the middle of the loading, it holds half of a demo and nobody's work: nobody could sign in yet.
   console.log("The demo business was loaded in part only; it is loaded anew.");
   await admin.query(`drop database \`${name}\``);
   await admin.query(`create database \`${name}\``);
-  await migrateDatabase(url, "data/migrations");
+  await migrateDatabase(url, "data/database/migrations");
 }
 
 async function halfLoaded(): Promise<boolean> {

@@ -3,16 +3,16 @@ import { DEFAULT_LIMITS } from "@keel-round/core/given";
 import { gaussian, seeded } from "@keel-round/core/numeric";
 import { asksFor, kindProgramme, libraryTask } from "@keel-round/core/programme";
 import { ruleOf, weeklyOn } from "@keel-round/core/series";
-import { kindFacts, systemVolumeL, TANK_KINDS, type TankBook, type TankKind } from "@keel-round/core/tank";
+import { kindFacts, systemVolumeL, TANK_KINDS, type TankFacts, type TankKind } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
-import { db } from "@/data/connection";
+import { addLogin } from "@/data/access/logins";
+import { db } from "@/data/database/connection";
+import { newId } from "@/data/database/ids";
 import { writeEntries } from "@/data/find/entries";
-import { newId } from "@/data/ids";
-import { layOut } from "@/data/layOut";
-import { addLogin } from "@/data/logins";
-import { windowColumns } from "@/data/programme/window";
+import { windowColumns } from "@/data/library/window";
+import { layOut } from "@/data/round/layOut";
 import * as t from "@/data/schema";
-import { refreshDay } from "@/data/status";
+import { refreshDay } from "@/data/tanks/status";
 import { factsOf } from "./stories.ts";
 
 const ZONE = "Europe/London";
@@ -161,7 +161,7 @@ export async function loadScale(
         topUp: "technician",
         landmarks: [{ name: "intake", kind: "intake", heightM: 0.1, airMinutes: 0 }],
       });
-      const systemL = systemVolumeL({ id: tankId, name: "", kind, ...facts, animals: [] } as unknown as TankBook);
+      const systemL = systemVolumeL({ id: tankId, name: "", kind, ...facts, animals: [] } as unknown as TankFacts);
       rows.tank.push({
         id: tankId,
         businessId,

@@ -1,5 +1,5 @@
 import type { TaskCode } from "@keel-round/core/programme";
-import { type AnimalGroup, kindFacts, type SwitchGear, type TankFacts, type TankKind } from "@keel-round/core/tank";
+import { type AnimalGroup, type KeptFacts, kindFacts, type SwitchGear, type TankKind } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 import { LIVED } from "./lived.ts";
 import type { Rhythm } from "./rhythms.ts";
@@ -45,7 +45,7 @@ export interface Story {
   readonly bucketL: number;
   readonly tank: string;
   readonly kind: TankKind;
-  readonly facts: TankFacts;
+  readonly facts: KeptFacts;
   readonly animals: readonly AnimalGroup[];
   readonly source:
     | "tap"
@@ -72,8 +72,8 @@ export interface Story {
   >;
   /** What was changed since the last visit: facts, the water it is filled with, and what was read then. */
   readonly lately?: {
-    readonly facts?: Partial<TankFacts>;
-    readonly schools?: Partial<TankFacts["schools"]>;
+    readonly facts?: Partial<KeptFacts>;
+    readonly practice?: Partial<KeptFacts["practice"]>;
     readonly source?: string;
     readonly readings?: Partial<Record<Parameter, number>>;
   };
@@ -96,16 +96,16 @@ export interface Story {
 }
 
 type FactsInput = {
-  readonly vessel: TankFacts["display"]["vessel"];
+  readonly vessel: KeptFacts["display"]["vessel"];
   readonly levelM: number;
   readonly bed?: readonly [kind: "sand" | "gravel", depthM: number];
   readonly rock?: readonly [kg: number, topM: number];
   readonly gear: readonly SwitchGear[];
   readonly evaporation: number;
-  readonly topUp: TankFacts["topUp"];
+  readonly topUp: KeptFacts["topUp"];
 } & Partial<
   Pick<
-    TankFacts,
+    KeptFacts,
     | "material"
     | "lidded"
     | "sectors"
@@ -124,14 +124,14 @@ type FactsInput = {
     | "cleanMediaOn"
   >
 > & {
-    readonly schools?: Partial<
-      TankFacts["schools"]
+    readonly practice?: Partial<
+      KeptFacts["practice"]
     > /** Readings count for so long; longer than the kind's where visits are rare. */;
     readonly validDays?: number;
   };
 
 /** Facts of a tank from its kind and what is its own. */
-export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
+export function factsOf(kind: TankKind, input: FactsInput): KeptFacts {
   const of = kindFacts[kind];
   const [substrate, substrateDepthM] = input.bed ?? (["bare", 0] as const);
   const [rockKg, rockTopM] = input.rock ?? [0, 0];
@@ -152,7 +152,7 @@ export function factsOf(kind: TankKind, input: FactsInput): TankFacts {
     ...(input.reservoirL ? { reservoirL: input.reservoirL } : {}),
     ...(input.exceptions ? { exceptions: input.exceptions } : {}),
     ...(input.cleanMedia ? { cleanMedia: input.cleanMedia, cleanMediaOn: input.cleanMediaOn } : {}),
-    schools: { ...of.schools, ...input.schools },
+    practice: { ...of.practice, ...input.practice },
     bands: of.bands.map((b) => ({ ...b, validDays: Math.max(b.validDays, input.validDays ?? 0) })),
     targetPsu: of.targetPsu,
     targetC: of.targetC,
@@ -262,7 +262,7 @@ export function stories(day: (offset: number) => string): Story[] {
         evaporation: 0.6,
         topUp: "technician",
         exceptions: [{ kind: "leave-pane", what: "back panel, it feeds the catfish" }],
-        schools: { panels: "leave-one" },
+        practice: { panels: "leave-one" },
       }),
       jobs: LIVED.planted,
       life: {
@@ -452,7 +452,7 @@ export function stories(day: (offset: number) => string): Story[] {
         since: {
           daysAgo: 30,
           perDay: { nitrate: 0.22, phosphate: 0.0016, alkalinity: -0.108, calcium: -0.77, magnesium: -0.1 },
-          text: "Corals have outgrown the dosing",
+          text: "Two coral colonies added",
         },
       },
       past: {
@@ -743,7 +743,7 @@ export function stories(day: (offset: number) => string): Story[] {
         since: {
           daysAgo: 60,
           perDay: { nitrate: 0.32, phosphate: 0.0015, ammonia: 0 },
-          text: "Macroalgae have taken hold",
+          text: "Macroalgae planted in the sump",
         },
       },
     },

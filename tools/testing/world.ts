@@ -2,11 +2,11 @@ import type { PlanInput } from "@keel-round/core/given";
 import { planVisit, type VisitOp, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, eq, gte } from "drizzle-orm";
 import { v7 } from "uuid";
-import { db } from "@/data/connection";
-import { type OpResult, postOperations } from "@/data/operations";
-import { loadPlanInputs } from "@/data/planInputs";
+import { type Scope, scopeOfUser } from "@/data/access/scope";
+import { db } from "@/data/database/connection";
+import { loadPlanInputs } from "@/data/plan/planInputs";
 import { person, site, stop, tank, visit } from "@/data/schema";
-import { type Scope, scopeOfUser } from "@/data/scope";
+import { type OpResult, postOperations } from "@/data/visit/operations";
 import { loadDemo } from "../seed/load.ts";
 
 let demo: Promise<{ businessId: string; today: string }> | undefined;
