@@ -13,3 +13,14 @@ export function clockText(minute: number): string {
 export const MINUTES_A_DAY = 24 * 60;
 
 const two = (n: number): string => String(n).padStart(2, "0");
+
+/**
+ * A length of time in whole minutes, with spaces that do not break.
+ *
+ * @example
+ * duration(72); // "1\u00a0h\u00a012\u00a0min"
+ */
+export function duration(minutes: number): string {
+  const m = Math.round(minutes);
+  return m < 60 ? `${m}\u00a0min` : `${Math.floor(m / 60)}\u00a0h${m % 60 ? `\u00a0${m % 60}\u00a0min` : ""}`;
+}

@@ -10,6 +10,8 @@ const { rrulestr } = "rrulestr" in rrule ? rrule : (rrule as unknown as { defaul
  * The rule is expanded as floating dates: zones and daylight saving play no part in which day it is.
  *
  * @throws if the rule is not RFC 5545 text.
+ * @example
+ * occurrences("FREQ=WEEKLY;INTERVAL=2;BYDAY=WE", "2026-11-25", "2026-11-26", "2026-12-31"); // ["2026-12-09", "2026-12-23"]
  */
 export function occurrences(rule: string, startDate: string, from: string, to: string): string[] {
   const start = startDate.replaceAll("-", "");

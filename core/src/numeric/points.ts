@@ -11,6 +11,9 @@ export interface Drawn {
  * The 2.5, 50 and 97.5 % points of some draws, by linear interpolation between order statistics.
  *
  * @param values At least one; sorted in place.
+ * @throws {OutOfRangeError} for a value outside its range.
+ * @example
+ * pointsOf(new Float64Array([3, 1, 2])); // 1.05, 2 and 2.95
  */
 export function pointsOf(values: Float64Array): Drawn {
   requireRange("values", values.length, 1, 1e9);

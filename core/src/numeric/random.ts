@@ -1,6 +1,10 @@
 /** A source of numbers in [0, 1), the same for the same seed. Mulberry32, after Tommy Ettinger. */
 export type Random = () => number;
 
+/**
+ * @example
+ * seeded(7)() === seeded(7)(); // true
+ */
 export function seeded(seed: number): Random {
   let a = seed >>> 0;
   return () => {
@@ -11,7 +15,12 @@ export function seeded(seed: number): Random {
   };
 }
 
-/** A normal value with mean 0 and standard deviation 1 (Box and Muller). */
+/**
+ * A normal value with mean 0 and standard deviation 1 (Box and Muller).
+ *
+ * @example
+ * gaussian(() => 0.5); // -1.17741
+ */
 export function gaussian(random: Random): number {
   return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 }

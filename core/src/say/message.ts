@@ -1,3 +1,5 @@
+import type { Parameter } from "../units/index.ts";
+
 /** A quantity, canonical: it is told in the units of whoever reads it. */
 export type Amount =
   | { readonly litres: number; readonly decimals?: number }
@@ -7,7 +9,17 @@ export type Amount =
   | { readonly metres: number }
   | { readonly kg: number }
   | { readonly celsius: number }
-  | { readonly mgL: number };
+  | { readonly mgL: number; readonly decimals?: number }
+  /** A length of time. */
+  | { readonly minutes: number }
+  /** A minute of the day. */
+  | { readonly clock: number }
+  /** A reading of a parameter on the scale a person reads, with its unit or bare where it was told a moment ago. */
+  | { readonly reading: number; readonly of: Parameter; readonly bare?: boolean }
+  /** By how much a reading moves, on the scale a person reads. */
+  | { readonly moves: number; readonly unit: "ppt moved" | "dKH moved" }
+  /** A number that has no unit of anybody's own. */
+  | { readonly figure: number; readonly decimals: number };
 
 /** What a message is told with. */
 export type Value =
@@ -17,6 +29,10 @@ export type Value =
   /** A civil date. */
   | { readonly day: string }
   | { readonly list: readonly Value[] }
+  /** Several as they stand in a sentence: "a, b and c". */
+  | { readonly all: readonly Value[] }
+  /** The name of a parameter, inside a sentence or where one begins. */
+  | { readonly parameter: Parameter; readonly begins?: boolean }
   | Message;
 
 /** Of a message that is told with nothing. */

@@ -1,8 +1,18 @@
 import { sayDay } from "../calendar/civil.ts";
+import { clockText, duration } from "../calendar/clock.ts";
 import { libraryJob } from "../programme/index.ts";
-import { figure, quantityText, type UnitPreference } from "../units/index.ts";
+import { andList, inSentence } from "../text/index.ts";
+import {
+  figure,
+  litresText,
+  parameterFacts,
+  quantityText,
+  showReading,
+  type UnitPreference,
+  withUnit,
+} from "../units/index.ts";
 import { SENTENCES } from "./en.compiled.ts";
-import type { Code } from "./m.ts";
+import type { Code, PlainCode } from "./m.ts";
 import type { Amount, Message, Sentence, Value } from "./message.ts";
 import { retold } from "./retold.ts";
 
@@ -32,6 +42,9 @@ export function say(message: Message, units: UnitPreference): string {
   );
 }
 
+/** Whether the catalogue has a message of this code that is told with nothing. */
+export const isPlainCode = (code: string): code is PlainCode => code in SENTENCES;
+
 /** Several messages one after the other, as sentences; nothing where there is none. */
 export const sayAll = (messages: readonly Message[] | undefined, units: UnitPreference): string =>
   (messages ?? [])
@@ -46,6 +59,11 @@ export function textOf(value: Value, units: UnitPreference): string {
   if ("say" in value || "told" in value || "kept" in value || "job" in value) return say(value, units);
   if ("day" in value) return sayDay(value.day);
   if ("list" in value) return listed(value.list.map((v) => textOf(v, units)));
+  if ("all" in value) return andList(value.all.map((v) => textOf(v, units)));
+  if ("parameter" in value) {
+    const { label } = parameterFacts[value.parameter];
+    return value.begins ? label : inSentence(label);
+  }
   return amountText(value, units);
 }
 
@@ -54,11 +72,21 @@ const listed = (texts: readonly string[]): string => texts.join(", ");
 
 function amountText(amount: Amount, units: UnitPreference): string {
   if ("litres" in amount)
-    return quantityText(amount.litres, "L", units, amount.decimals ?? (amount.litres >= 20 ? 0 : 1));
+    return amount.decimals === undefined
+      ? litresText(amount.litres, units)
+      : quantityText(amount.litres, "L", units, amount.decimals);
   if ("cm" in amount) return quantityText(amount.cm, "cm", units);
   if ("metres" in amount)
     return quantityText(amount.metres, "m", units, units.length === "cm" && Number.isInteger(amount.metres) ? 0 : 1);
   if ("kg" in amount) return quantityText(amount.kg, "kg", units, 0);
   if ("celsius" in amount) return quantityText(amount.celsius, "°C", units);
-  return `${figure(amount.mgL, 1)} mg/L`;
+  if ("reading" in amount) {
+    const { of, reading, bare } = amount;
+    return bare ? showReading(of, reading, units) : withUnit(of, reading, units);
+  }
+  if ("moves" in amount) return quantityText(amount.moves, amount.unit, units);
+  if ("minutes" in amount) return duration(amount.minutes);
+  if ("clock" in amount) return clockText(amount.clock);
+  if ("figure" in amount) return figure(amount.figure, amount.decimals);
+  return `${figure(amount.mgL, amount.decimals ?? 1)} mg/L`;
 }

@@ -18,7 +18,8 @@ export const inSentence = (text: string): string =>
  * sentence("the fish eat"); // "The fish eat."
  */
 export const sentence = (text: string): string =>
-  `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? "" : "."}`;
+  // A name that is written like "pH" keeps its letters.
+  `${/^[a-z][A-Z]/.test(text) ? text : `${text.charAt(0).toUpperCase()}${text.slice(1)}`}${/[.!?]$/.test(text) ? "" : "."}`;
 
 const conjunction = new Intl.ListFormat("en-GB", { type: "conjunction" });
 
@@ -42,5 +43,10 @@ export const counted = (n: number, one: string, many = `${one}s`): string => `${
 
 const collator = new Intl.Collator("en-GB", { numeric: true });
 
-/** Orders names as a reader looks for them, whatever the machine's locale: accents and capitals beside their letter, 2 before 10. */
+/**
+ * Orders names as a reader looks for them, whatever the machine's locale: accents and capitals beside their letter, 2 before 10.
+ *
+ * @example
+ * byName("Änne", "Bo"); // -1
+ */
 export const byName = (a: string, b: string): number => collator.compare(a, b);

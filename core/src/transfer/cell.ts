@@ -1,4 +1,4 @@
-import { FieldError } from "../book/index.ts";
+import { FieldError } from "../desk/index.ts";
 
 /** Which sign a file writes decimals with. */
 export type DecimalSign = "." | ",";

@@ -8,7 +8,7 @@ import {
   readField,
   recordKinds,
   writeField,
-} from "../book/index.ts";
+} from "../desk/index.ts";
 import { fit, wordsOf } from "../find/index.ts";
 import { METRIC, PARAMETERS, type Parameter, parameterFacts } from "../units/index.ts";
 import { type DateOrder, type DecimalSign, isFormula, readMoment, readNumber, unguardText } from "./cell.ts";
@@ -16,7 +16,10 @@ import type { Heading } from "./heading.ts";
 import { readListCell } from "./listCell.ts";
 
 /** What a file may hold. */
-export type FileEntity = Exclude<Entity, "source" | "kind" | "barrel" | "job">;
+export type FileEntity = Exclude<
+  Entity,
+  "source" | "kind" | "barrel" | "job" | "quay" | "seaLot" | "product" | "doser" | "kit"
+>;
 export type FileKind = FileEntity | "reading";
 
 /** Kinds of file that can be brought in and out. */

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type Field, FieldError, fieldOf, type ListRow } from "../book/index.ts";
+import { type Field, FieldError, fieldOf, type ListRow } from "../desk/index.ts";
 import { readListCell, writeListCell } from "./index.ts";
 
 const columnsOf = (entity: "tank" | "client", key: string): readonly Field[] => {

@@ -1,4 +1,5 @@
-import { type Field, FieldError, type ListRow, readList, writeList } from "../book/index.ts";
+import { type Field, FieldError, type ListRow, readList, writeList } from "../desk/index.ts";
+import { inSentence } from "../text/index.ts";
 import { METRIC } from "../units/index.ts";
 
 /** Between the lines of a list in one cell, and between the columns of a line. */
@@ -38,7 +39,7 @@ export function readListCell(columns: readonly Field[], text: string): ListRow[]
       const cells = cut(line, COLUMN).map((cell) => cell.trim().replace(/\\(.)/g, "$1"));
       if (cells.length > columns.length)
         throw new FieldError(
-          `Line ${i + 1} has ${cells.length} parts; there are ${columns.length}: ${columns.map((c) => c.label.toLowerCase()).join(` ${COLUMN} `)}.`,
+          `Line ${i + 1} has ${cells.length} parts; there are ${columns.length}: ${columns.map((c) => inSentence(c.label)).join(` ${COLUMN} `)}.`,
         );
       return Object.fromEntries(columns.map((c, at) => [c.key, cells[at] ?? ""]));
     });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { FieldError, fieldOf } from "../book/index.ts";
+import { FieldError, fieldOf } from "../desk/index.ts";
 import {
   findHeadings,
   guardText,
@@ -179,7 +179,7 @@ describe("a cell", () => {
     expect(readCell(field("tank", "reservoirL"), "2,5", "imp gal", style)).toBeCloseTo(2.5 * 4.54609, 6);
     expect(readCell(field("tank", "targetC"), "77", "°F", style)).toBeCloseTo(25, 9);
     expect(readCell(field("tank", "startedOn"), "1.2.2026", null, style)).toBe("2026-02-01");
-    expect(readCell(field("tank", "schools.share"), "15 %", "%", style)).toBeCloseTo(0.15, 9);
+    expect(readCell(field("tank", "practice.share"), "15 %", "%", style)).toBeCloseTo(0.15, 9);
     expect(readCell(field("site", "drain"), "the sewer", null, style)).toBe("sewer");
   });
   test("that holds a formula is refused, one that only looks like it is not", () => {

@@ -45,7 +45,12 @@ export function showLength(cm: number, unit: UnitPreference["length"]): number {
   return unit === "cm" ? cm : cm / CM_PER_INCH;
 }
 
-/** The unit a person reads a parameter in. */
+/**
+ * The unit a person reads a parameter in.
+ *
+ * @example
+ * unitFor("temperature", METRIC); // "°C"
+ */
 export function unitFor(parameter: Parameter, units: UnitPreference): string {
   if (parameter === "temperature") return units.temperature;
   if (parameter === "salinity") return units.salinity;
@@ -54,7 +59,12 @@ export function unitFor(parameter: Parameter, units: UnitPreference): string {
   return parameterFacts[parameter].unit;
 }
 
-/** A number with a fixed count of decimals and narrow fixed spaces between thousands. */
+/**
+ * A number with a fixed count of decimals and narrow fixed spaces between thousands.
+ *
+ * @example
+ * figure(12.345, 1); // "12.3"
+ */
 export function figure(value: number, decimals: number): string {
   const rounded = value.toFixed(decimals);
   const [whole = "", fraction] = (Number(rounded) === 0 ? (0).toFixed(decimals) : rounded).split(".");
@@ -66,18 +76,41 @@ export function figure(value: number, decimals: number): string {
 const optionOf = (parameter: Parameter, units: UnitPreference) =>
   parameterFacts[parameter].units.find((u) => u.unit === unitFor(parameter, units));
 
-/** A canonical reading on a person's scale, not rounded. */
+/**
+ * A canonical reading on a person's scale, not rounded.
+ *
+ * @example
+ * readingIn("temperature", 25, { ...METRIC, temperature: "°F" }); // 77
+ */
 export const readingIn = (parameter: Parameter, canonical: number, units: UnitPreference): number =>
   optionOf(parameter, units)?.fromCanonical(canonical) ?? canonical;
 
-/** A reading on a person's scale, canonical: the inverse. A sample is taken to be at 25 °C. */
+/**
+ * A reading on a person's scale, canonical: the inverse. A sample is taken to be at 25 °C.
+ *
+ * @example
+ * readingOut("temperature", 77, { ...METRIC, temperature: "°F" }); // 25
+ */
 export const readingOut = (parameter: Parameter, shown: number, units: UnitPreference): number =>
   optionOf(parameter, units)?.toCanonical(shown, 25) ?? shown;
 
-/** A canonical reading as a person reads it, without its unit. */
+/**
+ * A canonical reading as a person reads it, without its unit.
+ *
+ * @example
+ * showReading("ph", 8.2, METRIC); // "8.20"
+ */
 export function showReading(parameter: Parameter, canonical: number, units: UnitPreference): string {
   return figure(
     readingIn(parameter, canonical, units),
     optionOf(parameter, units)?.decimals ?? parameterFacts[parameter].decimals,
   );
 }
+
+/**
+ * What a reading is of: a flow is a filter's where one is named.
+ *
+ * @example readingLabel("flow", "Canister A") // "Flow of Canister A"
+ */
+export const readingLabel = (parameter: Parameter, item?: string | null): string =>
+  item ? `Flow of ${item}` : parameterFacts[parameter].label;

@@ -3,6 +3,8 @@ export {
   figure,
   METRIC,
   readingIn,
+  readingLabel,
+  readingOut,
   showLength,
   showReading,
   showVolume,
@@ -17,10 +19,21 @@ export {
   parameterFacts,
   type UnitOption,
 } from "./parameters.ts";
-export { fromShown, quantity, quantityText, type Shown, toShown, unitShown } from "./quantity.ts";
+export {
+  fromShown,
+  litresText,
+  quantity,
+  quantityText,
+  type Shown,
+  toShown,
+  unitShown,
+  withUnit,
+} from "./quantity.ts";
 export {
   type EnteredReading,
+  enteredText,
   inUnit,
+  type KitAtHand,
   methodSigma,
   type ParsedReading,
   parseNumber,

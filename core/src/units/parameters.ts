@@ -109,6 +109,8 @@ const SEA_KG_PER_L = densityKgM3(35, 25) / 1000;
 const STRIP = { method: "strip", relative: 0.4 };
 const LIQUID = { method: "liquid kit", relative: 0.2 };
 const PHOTOMETER = { method: "photometer", relative: 0.1 };
+/** A laboratory's own statement of its error is usually a twentieth. */
+const LABORATORY = { method: "laboratory", relative: 0.05 };
 
 export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
   temperature: {
@@ -182,6 +184,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
       { method: "liquid kit", absolute: 0.5 },
       { method: "photometer", absolute: 0.3 },
       { method: "strip", absolute: 2 },
+      LABORATORY,
     ],
   },
   gh: {
@@ -191,10 +194,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 60],
     step: 0.5,
     units: [same("dGH", 1), scaled("ppm CaCO3", 0, DKH_PER_PPM)],
-    methods: [
-      { method: "liquid kit", absolute: 1 },
-      { method: "strip", absolute: 3 },
-    ],
+    methods: [{ method: "liquid kit", absolute: 1 }, { method: "strip", absolute: 3 }, LABORATORY],
   },
   calcium: {
     label: "Calcium",
@@ -203,10 +203,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 1000],
     step: 5,
     units: [same("mg/L", 0), scaled("mg/kg", 0, SEA_KG_PER_L)],
-    methods: [
-      { method: "liquid kit", absolute: 20 },
-      { method: "photometer", absolute: 15 },
-    ],
+    methods: [{ method: "liquid kit", absolute: 20 }, { method: "photometer", absolute: 15 }, LABORATORY],
   },
   magnesium: {
     label: "Magnesium",
@@ -215,7 +212,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 3000],
     step: 10,
     units: [same("mg/L", 0), scaled("mg/kg", 0, SEA_KG_PER_L)],
-    methods: [{ method: "liquid kit", absolute: 50 }],
+    methods: [{ method: "liquid kit", absolute: 50 }, LABORATORY],
   },
   ammonia: {
     label: "Total ammonia",
@@ -224,7 +221,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 20],
     step: 0.05,
     units: [same("mg/L N", 2), scaled("mg/L NH3", 2, 1 / NH3_PER_N), scaled("mg/L NH4", 2, 1 / NH4_PER_N)],
-    methods: [LIQUID, PHOTOMETER, STRIP],
+    methods: [LIQUID, PHOTOMETER, STRIP, LABORATORY],
   },
   nitrite: {
     label: "Nitrite",
@@ -233,7 +230,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 50],
     step: 0.05,
     units: [same("mg/L", 2), scaled("mg/L N", 3, NO2_PER_N)],
-    methods: [LIQUID, PHOTOMETER, STRIP],
+    methods: [LIQUID, PHOTOMETER, STRIP, LABORATORY],
   },
   nitrate: {
     label: "Nitrate",
@@ -242,7 +239,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 500],
     step: 1,
     units: [same("mg/L", 1), scaled("mg/L N", 2, NO3_PER_N)],
-    methods: [LIQUID, PHOTOMETER, STRIP],
+    methods: [LIQUID, PHOTOMETER, STRIP, LABORATORY],
   },
   phosphate: {
     label: "Phosphate",
@@ -251,7 +248,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 20],
     step: 0.01,
     units: [same("mg/L", 2), scaled("mg/L P", 3, PO4_PER_P), scaled("ppb P", 0, PO4_PER_P / 1000)],
-    methods: [PHOTOMETER, LIQUID, STRIP],
+    methods: [PHOTOMETER, LIQUID, STRIP, LABORATORY],
   },
   flow: {
     label: "Flow of the return",
@@ -284,7 +281,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 20],
     step: 0.05,
     units: [same("mg/L", 2), same("ppm", 2)],
-    methods: [LIQUID, PHOTOMETER, STRIP],
+    methods: [LIQUID, PHOTOMETER, STRIP, LABORATORY],
   },
   chloramine: {
     // Total less free chlorine.
@@ -294,7 +291,7 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     plausible: [0, 20],
     step: 0.05,
     units: [same("mg/L", 2), same("ppm", 2)],
-    methods: [LIQUID, PHOTOMETER, STRIP],
+    methods: [LIQUID, PHOTOMETER, STRIP, LABORATORY],
   },
 };
 

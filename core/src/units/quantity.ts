@@ -7,7 +7,9 @@ import {
   showLength,
   showReading,
   type UnitPreference,
+  unitFor,
 } from "./display.ts";
+import type { Parameter } from "./parameters.ts";
 
 /** A number as it is shown, and the unit beside it. */
 export interface Shown {
@@ -86,10 +88,11 @@ function readingOf(value: number, unit: string, units: UnitPreference): Shown | 
   if (unit === "dKH") return { figure: showReading("alkalinity", value, units), unit: units.alkalinity };
   if (unit === "ppt moved") {
     const moved = readingIn("salinity", 35 + value / 2, units) - readingIn("salinity", 35 - value / 2, units);
-    return {
-      figure: figure(moved, units.salinity === "ppt" ? decimalsOf(moved) : units.salinity === "mS/cm raw" ? 1 : 4),
-      unit: units.salinity,
-    };
+    const decimals = units.salinity === "ppt" ? decimalsOf(moved) : units.salinity === "mS/cm raw" ? 1 : 4;
+    const step = 10 ** -decimals;
+    // What is too little for the steps of that scale would be told as nothing.
+    const little = moved !== 0 && Math.abs(moved) < step;
+    return { figure: little ? `less than ${figure(step, decimals)}` : figure(moved, decimals), unit: units.salinity };
   }
   if (unit === "dKH moved") {
     const moved = readingIn("alkalinity", value, units);
@@ -104,6 +107,8 @@ function readingOf(value: number, unit: string, units: UnitPreference): Shown | 
  * @param unit Canonical: L, cm, m, kg, °C, K for a difference, ppt and dKH, "ppt moved" and "dKH moved" for differences;
  *   anything else is shown as it is.
  * @param decimals Where the figure needs its own; else they follow the unit and the size.
+ * @example
+ * quantity(100, "L", { ...METRIC, volume: "US gal" }); // { "figure": "26.4", "unit": "US gal" }
  */
 export function quantity(value: number, unit: string, units: UnitPreference = METRIC, decimals?: number): Shown {
   const read = readingOf(value, unit, units);
@@ -116,7 +121,12 @@ export function quantity(value: number, unit: string, units: UnitPreference = ME
   return { figure: figure(shown, asked ?? kind.decimals ?? decimalsOf(shown)), unit: kind.unit };
 }
 
-/** The same in one text: figure, fixed space, unit. */
+/**
+ * The same in one text: figure, fixed space, unit.
+ *
+ * @example
+ * quantityText(120, "L"); // "120\u00a0L"
+ */
 export function quantityText(value: number, unit: string, units: UnitPreference = METRIC, decimals?: number): string {
   const shown = quantity(value, unit, units, decimals);
   return shown.unit ? `${shown.figure}\u00a0${shown.unit}` : shown.figure;
@@ -136,13 +146,28 @@ function scaleOf(unit: string, units: UnitPreference): Kind | null {
 const shownAs = (unit: string, units: UnitPreference): Kind =>
   scaleOf(unit, units) ?? kindOf(unit, units) ?? same(unit);
 
-/** The unit that a canonical one is shown in. */
+/**
+ * The unit that a canonical one is shown in.
+ *
+ * @example
+ * unitShown("L", { ...METRIC, volume: "US gal" }); // "US gal"
+ */
 export const unitShown = (unit: string, units: UnitPreference): string => shownAs(unit, units).unit;
 
-/** A figure in a person's unit, not rounded: what stands in a field. */
+/**
+ * A figure in a person's unit, not rounded: what stands in a field.
+ *
+ * @example
+ * toShown(10, "L", { ...METRIC, volume: "US gal" }); // 2.642
+ */
 export const toShown = (value: number, unit: string, units: UnitPreference): number => shownAs(unit, units).to(value);
 
-/** A figure that a person entered, canonical: the inverse. */
+/**
+ * A figure that a person entered, canonical: the inverse.
+ *
+ * @example
+ * fromShown(1, "L", { ...METRIC, volume: "US gal" }); // 3.785
+ */
 export const fromShown = (shown: number, unit: string, units: UnitPreference): number =>
   shownAs(unit, units).from(shown);
 
@@ -151,4 +176,26 @@ function decimalsOf(value: number): number {
   const size = Math.abs(value);
   if (size !== 0 && size < 0.1) return 3;
   return size >= 100 || Number.isInteger(Math.round(size * 100) / 100) ? 0 : size >= 10 ? 1 : 2;
+}
+
+/**
+ * A reading with its unit, in a person's units.
+ *
+ * @example
+ * withUnit("temperature", 25); // "25.0\u00a0°C"
+ */
+export function withUnit(parameter: Parameter, value: number, units: UnitPreference = METRIC): string {
+  const unit = unitFor(parameter, units);
+  return `${showReading(parameter, value, units)}${unit ? `\u00a0${unit}` : ""}`;
+}
+
+/**
+ * Litres with their unit, in a person's units; tenths where they matter.
+ *
+ * @example
+ * litresText(95); // "95\u00a0L"
+ */
+export function litresText(litres: number, units: UnitPreference = METRIC): string {
+  const shown = litres / (units.volume === "L" ? 1 : 4);
+  return quantityText(litres, "L", units, shown < 20 && litres % 1 > 0.05 ? 1 : 0);
 }

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
+  enteredText,
   figure,
   inUnit,
   METRIC,
@@ -9,6 +10,7 @@ import {
   parameterFacts,
   parseNumber,
   parseReading,
+  quantityText,
   showReading,
   showVolume,
 } from "./index.ts";
@@ -139,4 +141,53 @@ describe("display", () => {
     expect(showReading("salinity", 35, { ...METRIC, salinity: "SG 25/25" })).toBe("1.0264");
     expect(showReading("alkalinity", 8.412, { ...METRIC, alkalinity: "meq/L" })).toBe("3.00");
   });
+});
+
+describe("a reading between two fields of a card", () => {
+  const read = (text: string, more: object = {}) =>
+    parseReading({ parameter: "phosphate", text, unit: "mg/L", method: "strip", ...more });
+  test.each(["0-0.5", "0 – 0.5", "0 to 0.5", "0,0–0,5", "<0.5", "< 0,5"])(
+    "%s is its middle, as uncertain as it is wide, and no zero",
+    (text) => {
+      const parsed = read(text, { decimal: text.includes(",") ? "," : "." });
+      expect(parsed).toMatchObject({ ok: true, value: 0.25 });
+      // A value anywhere in a field of 0.5 alike: 0.5 / √12.
+      expect(parsed.ok && parsed.sigma).toBeCloseTo(0.1443, 4);
+    },
+  );
+  test("has ends that can be, in the unit that was chosen", () => {
+    expect(read("0-90")).toMatchObject({ ok: false, problem: { code: "implausible" } });
+    expect(parseReading({ parameter: "temperature", text: "75-77", unit: "°F", method: "thermometer" })).toMatchObject({
+      ok: true,
+      value: expect.closeTo(24.44, 2),
+    });
+  });
+  test.each(["5-2", "-5", "2026-11", "a-b", "-", "1-1", "<", "<a", "<0"])("%s is none", (text) => {
+    const parsed = read(text);
+    expect(parsed.ok && parsed.value === 0.25).toBe(false);
+    if (text !== "2026-11") expect(parsed.ok).toBe(false);
+  });
+});
+
+test("a little salt is told on the reader's scale, and as less than its step where it is", () => {
+  const us = { ...METRIC, salinity: "SG 25/25" } as const;
+  expect(quantityText(0.012, "ppt moved", us)).toBe("less than 0.0001\u00a0SG 25/25");
+  // Sea water gains about 0.00076 of gravity a ppt.
+  expect(quantityText(2, "ppt moved", us)).toBe("0.0015\u00a0SG 25/25");
+});
+
+describe("what was typed, read by somebody with other units", () => {
+  const us = { ...METRIC, volume: "US gal", salinity: "SG 25/25", temperature: "°F", alkalinity: "ppm CaCO3" } as const;
+  test.each([
+    [{ parameter: "salinity", text: "30.2", unit: "ppt" }, METRIC, "30.2 ppt"],
+    // Sea water of 35 is 1.0264 at 25 °C; a ppt less is about 0.00076 less.
+    [{ parameter: "salinity", text: "35,0", unit: "ppt" }, us, "1.0264\u00a0SG 25/25"],
+    [{ parameter: "temperature", text: "25", unit: "°C" }, us, "77.0\u00a0°F"],
+    [{ parameter: "temperature", text: "24 - 26", unit: "°C" }, us, "75.2\u00a0°F to 78.8\u00a0°F"],
+    // 50.04 ppm of CaCO3 are one meq/L, and 2.8 dKH.
+    [{ parameter: "alkalinity", text: "2.8", unit: "dKH" }, us, "50\u00a0ppm CaCO3"],
+    [{ parameter: "flow", text: "1 000", unit: "L/h" }, us, "264\u00a0US gal/h"],
+    [{ parameter: "nitrate", text: "<0.5", unit: "mg/L" }, us, "<0.5 mg/L"],
+    [{ parameter: "ph", text: "8.2", unit: "" }, us, "8.2"],
+  ] as const)("%o", (entered, units, said) => expect(enteredText(entered, units)).toBe(said));
 });

@@ -1,36 +1,36 @@
+import { type Message, m, say, type Value } from "../say/index.ts";
 import type { TankMisfit } from "../tank/index.ts";
-import { figure, showLength, showVolume, type UnitPreference } from "../units/index.ts";
+import type { UnitPreference } from "../units/index.ts";
 
-const length = (metres: number, units: UnitPreference) =>
-  `${figure(showLength(metres * 100, units.length), 1)} ${units.length}`;
+type Misfit = Pick<TankMisfit, "code" | "most">;
 
-/** What does not fit in a tank, as a sentence that stands beside the field. */
-export function misfitSentence({ code, most }: Pick<TankMisfit, "code" | "most">, units: UnitPreference): string {
+function misfitMessage({ code, most }: Misfit): Message {
+  const length: Value = { cm: most * 100 };
+  const litres: Value = { litres: most, decimals: 0 };
   switch (code) {
     case "level-above-glass":
-      return `The water cannot stand above the glass, which is ${length(most, units)} high.`;
     case "bed-above-level":
-      return `The bed would stand out of the water, which is ${length(most, units)} deep.`;
+    case "sump-low-above-level":
+      return m(`misfit.${code}`, { most: length });
     case "rock-too-big":
-      return `Rock of that height weighs at most about ${Math.round(most)} kg here.`;
+      return m("misfit.rock-too-big", { most: { kg: Math.round(most) } });
     case "measured-too-big":
-      return `The glass holds ${figure(showVolume(most, units.volume), 0)} ${units.volume} up to the running level. Check its dimensions.`;
+    case "dead-too-big":
+      return m(`misfit.${code}`, { most: litres });
     case "sump-level-above-sump":
     case "baffle-above-sump":
-      return `The sump is ${length(most, units)} high.`;
+      return m("misfit.sump-height", { most: length });
     case "chamber-longer-than-sump":
-      return `The sump is ${length(most, units)} long.`;
-    case "sump-low-above-level":
-      return `The sump runs at ${length(most, units)}; the return must still stand in water there.`;
-    case "dead-too-big":
-      return `At most half of the water may stay apart here, ${figure(showVolume(most, units.volume), 0)} ${units.volume}.`;
-    case "needs-sump":
-      return "There is no sump. Choose another way, or describe the sump.";
-    case "no-volume":
-      return "At this level the tank holds no water, and nothing can be planned.";
+      return m("misfit.sump-length", { most: length });
     case "rock-above-glass":
     case "weir-above-level":
     case "landmark-above-glass":
-      return `The glass is ${length(most, units)} high.`;
+      return m("misfit.glass-height", { most: length });
+    case "needs-sump":
+    case "no-volume":
+      return m(`misfit.${code}`);
   }
 }
+
+/** What does not fit in a tank, as a sentence that stands beside the field. */
+export const misfitSentence = (misfit: Misfit, units: UnitPreference): string => say(misfitMessage(misfit), units);

@@ -1,7 +1,9 @@
-import { sayDay } from "../calendar/index.ts";
 import { daysWords, type MergePlacement, type MergePlan, type RestLimit } from "../programme/index.ts";
+import { type Message, m, say, type Value } from "../say/index.ts";
 import { inSentence } from "../text/index.ts";
-import { figure } from "../units/index.ts";
+import { METRIC } from "../units/index.ts";
+
+const day = (on: string): Value => ({ day: on });
 
 /**
  * Why a job does not ride with the visit nearest its day, in a sentence; null where it does.
@@ -11,48 +13,48 @@ import { figure } from "../units/index.ts";
 export function movedSentence(placement: MergePlacement, nameOf: (id: string) => string): string | null {
   const { cause, also, on, lateDays, taskId } = placement;
   if (!cause) return null;
-  const late = lateDays > 0 ? `, ${lateDays} ${lateDays === 1 ? "day" : "days"} after its window` : "";
-  const because = [cause, ...also].map((c) => causeWords(c, placement, nameOf));
-  const moved = `${nameOf(taskId)} on ${sayDay(on)}${late}`;
-  return cause.code === "pinned" ? `${moved}, ${because[0]}.` : `${moved}: ${because.join("; and ")}.`;
+  const told = { job: nameOf(taskId), day: day(on), late: Math.max(0, lateDays) };
+  if (cause.code === "pinned") return say(m("moved.pinned", told), METRIC);
+  const because = [cause, ...also].map((c) => say(causeOf(c, placement, nameOf), METRIC)).join("; and ");
+  return say(m("moved.because", { ...told, because }), METRIC);
 }
 
-function causeWords(
+function causeOf(
   cause: NonNullable<MergePlacement["cause"]>,
   { nearestOn }: MergePlacement,
   nameOf: (id: string) => string,
-): string {
+): Message {
   switch (cause.code) {
     case "full":
-      return `${sayDay(cause.on)} is full, by ${figure(cause.overMinutes, 0)} min with it`;
+      return m("moved.full", { day: day(cause.on), minutes: { figure: cause.overMinutes, decimals: 0 } });
     case "biological-rest":
-      return `${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)} needs four weeks of rest around it`;
     case "not-together":
-      return `not together with ${inSentence(nameOf(cause.taskId))} on ${sayDay(cause.on)}`;
+      return m(`moved.${cause.code}`, { job: inSentence(nameOf(cause.taskId)), day: day(cause.on) });
     case "treatment":
-      return `a medication is in the water until ${sayDay(cause.until)}`;
+      return m("moved.treatment", { day: day(cause.until) });
     case "half-apart":
-      return `${sayDay(cause.on)} is too near another turn of it`;
+      return m("moved.half-apart", { day: day(cause.on) });
     case "pinned":
-      return "where somebody put it";
+      return m("moved.where-put");
     case "no-visit-in-window":
-      return `no visit falls inside its window; the nearest would be ${sayDay(nearestOn)}`;
+      return m("moved.no-visit-in-window", { day: day(nearestOn) });
   }
 }
 
 /** A rule that a plan does not keep, in a sentence. */
 export function brokenSentence(broken: MergePlan["broken"][number], nameOf: (id: string) => string): string {
   const { rule, taskId, on, otherId, otherOn } = broken;
-  const [a, b] = [nameOf(taskId), inSentence(nameOf(otherId))];
-  return rule === "biological-rest"
-    ? `${a} on ${sayDay(on)} and ${b} on ${sayDay(otherOn)} lie less than four weeks apart.`
-    : `${a} and ${b} do not belong on one visit, ${sayDay(on)}.`;
+  const told = { job: nameOf(taskId), day: day(on), other: inSentence(nameOf(otherId)) };
+  return say(
+    rule === "biological-rest"
+      ? m("broken.biological-rest", { ...told, otherDay: day(otherOn) })
+      : m("broken.not-together", told),
+    METRIC,
+  );
 }
 
 /** How far the four weeks can be kept where units are set to come too often, and what the plan does about it. */
 export function limitWords({ units, leastEveryDays, setEveryDays }: RestLimit, strict: boolean): string {
-  const then = strict
-    ? "The plan keeps the rule, and they come later than set."
-    : "The plan keeps them, and they come later than set; enough else is left alone here for you to decide otherwise on site.";
-  return `Four weeks between ${units.join(" and ")} can only be kept if each comes every ${daysWords(leastEveryDays)} or less often; one is set to every ${daysWords(setEveryDays)}. ${then}`;
+  const told = { units: { all: units }, least: daysWords(leastEveryDays), set: daysWords(setEveryDays) };
+  return say(m(strict ? "rest.strict" : "rest.advice", told), METRIC);
 }

@@ -2,11 +2,11 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { PlanInput } from "../given/index.ts";
 import { retold } from "../say/index.ts";
-import { parameterFacts, type UnitPreference } from "../units/index.ts";
+import { parameterFacts, type UnitPreference, withUnit } from "../units/index.ts";
 import { anyVisit } from "../visit/carriedOut/anyTank.fixture.ts";
 import { asPlan, type SaidPlan, sayPlan, type VisitPlan } from "../visit/index.ts";
 import { said } from "../visit/said.fixture.ts";
-import { limitSentence, waterSentence, withUnit } from "./index.ts";
+import { limitSentence, waterSentence } from "./index.ts";
 
 /** Nobody of these reads a litre, a centimetre, a degree Celsius, ppt or dKH. */
 const PERSONS: Readonly<Record<string, UnitPreference>> = {
@@ -52,7 +52,7 @@ describe.each(Object.entries(PERSONS))("%s is told nothing in a unit of another"
 
 /** A plan as the first cores kept it: its steps in words, and none of what was done. */
 const asKeptBefore = ({ steps, ...plan }: SaidPlan) =>
-  ({ ...plan, steps: steps.map(({ done: _, ...step }) => step) }) as unknown as VisitPlan;
+  ({ ...plan, steps: steps.map(({ done: _, pressed: __, alone: ___, ...step }) => step) }) as unknown as VisitPlan;
 
 describe("a plan that was kept", () => {
   const US = PERSONS["a US person"] as UnitPreference;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { METRIC } from "../units/index.ts";
+import { litresText, METRIC, withUnit } from "../units/index.ts";
 import { catalogue, worked } from "../worked/index.ts";
 import {
   CONDITION_WORD,
@@ -7,10 +7,8 @@ import {
   conditionSentence,
   limitSentence,
   limitWords,
-  litresText,
   scoopsText,
   waterSentence,
-  withUnit,
 } from "./index.ts";
 
 const US = { ...METRIC, volume: "US gal", temperature: "°F", salinity: "SG 25/25" } as const;

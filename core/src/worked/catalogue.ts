@@ -214,6 +214,19 @@ export const catalogue = {
     source: "Molar masses of the standard atomic masses (IUPAC).",
     limits: "A powder that drew damp holds less than its name says.",
   },
+  "correction-dose": {
+    title: "To dose today",
+    words:
+      "The smaller of what is wanted and what may still rise today ÷ what one gram or millilitre raises these litres by.",
+    source: "Molar masses (IUPAC) of a powder, the label's strength of a liquid; the firm's limits for a day.",
+    limits: "As good as the reading, the litres in the system and the product's strength.",
+  },
+  "reading-after-dose": {
+    title: "Expected once it has mixed",
+    words: "As it stands after the change + what the dose raises it by.",
+    source: "Balance of what is in the water and what is added.",
+    limits: "Read it at the next visit: just after a dose it has not mixed.",
+  },
   "blend-grams": {
     title: "Of this salt in the blend",
     words:
