@@ -25,6 +25,8 @@ export type FallTime =
  * @param fromM Level at the start, m above the floor.
  * @param toM Level at the end, m; not above the start.
  * @throws {OutOfRangeError} for levels the wrong way round.
+ * @example
+ * fallMinutes({ areaM2: () => 0.5, flowLPerMinute: () => 10 }, 0.4, 0.2).minutes; // 10
  */
 export function fallMinutes({ areaM2, flowLPerMinute }: Falling, fromM: number, toM: number): FallTime {
   requireRange("fromM", fromM, 0, 20);

@@ -91,6 +91,8 @@ export interface Pump {
  *
  * @param liftM Height of the outlet above the water it is taken from; below zero it helps. At most 100.
  * @throws {OutOfRangeError} for a pump without strength.
+ * @example
+ * pumpFlowLPerMinute({ shutOffM: 2, openLPerMinute: 50 }, { lengthM: 5, diameterM: 0.019 }, 2); // 0
  */
 export function pumpFlowLPerMinute(pump: Pump, hose: Hose, liftM: number): number {
   requireRange("shutOffM", pump.shutOffM, 0.01, 200);

@@ -28,6 +28,8 @@ const AT_PSU = 35;
  * @param gramsPerLitre Of the salt, verified, at 35.
  * @param nearPsu A barrel within this of the wanted salinity is right.
  * @throws {OutOfRangeError} for a barrel that holds more than it can, or no salt to compute with.
+ * @example
+ * fixBarrel({ litres: 100, capacityL: 200, salinityPsu: 33 }, 35, 38); // 217.14 g
  */
 export function fixBarrel(barrel: Barrel, wantedPsu: number, gramsPerLitre: number, nearPsu = 0.1): BarrelFix {
   const { litres, capacityL, salinityPsu } = barrel;

@@ -39,6 +39,8 @@ export const NEAR_PSU = 0.5;
  * Whether a barrel may be used at an instant, and why not.
  *
  * It stands until its salt may be used, is measured, is right, and keeps for its days. Purified water is ready at once.
+ * @example
+ * batchState({ sourceId: "mix", litres: 100, startedAt: 0 }, { readyMinutes: 60, keepsDays: 7 }, 0); // { "state": "standing", "readyAt": 3600000 }
  */
 export function batchState(contents: BarrelContents, age: SaltAge, at: number): BatchState {
   const readyAt = contents.startedAt + age.readyMinutes * MINUTE;

@@ -42,6 +42,8 @@ const ROUNDING = -1e-12;
  * solution has no negative share is the best blend. Of equals the one with fewer salts is taken.
  *
  * @throws {OutOfRangeError} for no salt, more than six, a target without width, or a salt that does not say a target.
+ * @example
+ * blendSalts([{ name: "a", chemistry: { calcium: 400 } }, { name: "b", chemistry: { calcium: 440 } }], [{ parameter: "calcium", value: 420, half: 10 }]).shares[0]; // 0.5
  */
 export function blendSalts(salts: readonly SaltChoice[], targets: readonly SaltTarget[]): Blend {
   requireRange("salts", salts.length, 1, MOST_SALTS);

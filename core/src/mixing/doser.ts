@@ -33,6 +33,8 @@ const SURE = 2;
  * The daily dose that follows a consumption: u = consumption × volume ÷ strength, set nearer by a tenth at a time.
  *
  * @throws {OutOfRangeError} for figures that cannot be.
+ * @example
+ * doserPlan({ perDay: 0.5, perDaySigma: 0.001, systemL: 400, strengthLPerMl: 10, setMlPerDay: 19, stepMl: 0.1, usableMl: 1000 }); // { "usedMlPerDay": 20, "setTo": 20, "lastsDays": 50 }
  */
 export function doserPlan(asked: DoserAsked): DoserPlan {
   const { perDay, perDaySigma, systemL, strengthLPerMl, setMlPerDay, stepMl, usableMl } = asked;
@@ -49,4 +51,27 @@ export function doserPlan(asked: DoserAsked): DoserPlan {
   const setTo = sure ? setMlPerDay + Math.sign(apart) * Math.min(Math.abs(apart), most) : setMlPerDay;
   const lastsDays = usableMl === undefined || setTo <= 0 ? null : Math.floor(usableMl / setTo + 1e-9);
   return { usedMlPerDay, setTo, lastsDays };
+}
+
+/**
+ * Days that a container still lasts from a day on, by what was usable in it when it was counted; below zero since when it is
+ * empty, null for a pump that gives nothing.
+ *
+ * @param sinceDays Days from the count to that day.
+ * @throws {OutOfRangeError} for amounts below zero.
+ * @example
+ * containerLasts({ leftMl: 480, mlPerDay: 12, sinceDays: 7 }); // 33
+ */
+export function containerLasts({
+  leftMl,
+  mlPerDay,
+  sinceDays,
+}: {
+  readonly leftMl: number;
+  readonly mlPerDay: number;
+  readonly sinceDays: number;
+}): number | null {
+  requireRange("leftMl", leftMl, 0, 1e7);
+  requireRange("mlPerDay", mlPerDay, 0, 1e5);
+  return mlPerDay > 0 ? Math.floor(leftMl / mlPerDay - sinceDays + 1e-9) : null;
 }

@@ -27,6 +27,8 @@ const T25 = 298.15;
  * @param temperatureC Of the feed water, 1 to 45.
  * @param bar Net pressure over the membrane.
  * @throws {OutOfRangeError} for water that would freeze a membrane or ruin it.
+ * @example
+ * purifierLPerDay({ litresPerDayAt25: 200, ratedBar: 4, wasteRatio: 3, flushMinutes: 0 }, 25, 2); // 100
  */
 export function purifierLPerDay(purifier: Purifier, temperatureC: number, bar: number): number {
   requireRange("temperatureC", temperatureC, 1, 45);
@@ -51,6 +53,8 @@ export interface PurifierRun {
  * While it is flushed everything goes to waste, product and all.
  *
  * @throws {OutOfRangeError} for a purifier that makes nothing.
+ * @example
+ * purifierRun({ litresPerDayAt25: 200, ratedBar: 4, wasteRatio: 3, flushMinutes: 0 }, 10, 144); // 100 min, 10 L made, 30 L wasted
  */
 export function purifierRun(purifier: Purifier, litres: number, litresPerDay: number): PurifierRun {
   requireRange("litres", litres, 0, 1e5);

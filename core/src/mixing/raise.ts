@@ -35,6 +35,8 @@ const rise = (of: ReagentTarget["of"], by: number): ReagentTarget =>
  * Grams that raise a tank, cut into days by what may be moved in one.
  *
  * @throws {OutOfRangeError} for litres, a purity or a limit that cannot be.
+ * @example
+ * planRaise({ of: "calcium", from: 400, to: 440, litres: 500, reagent: "calcium chloride dihydrate", purity: 1, mostADay: 20 }).grams; // 73.4
  */
 export function planRaise({ of, from, to, litres, reagent, purity, mostADay }: RaiseAsked): RaisePlan {
   requireRange("from", from, 0, 10_000);

@@ -57,7 +57,7 @@ export function molarMass(name: ReagentName): number {
 }
 
 /** 1 meq/L is so many dKH: a degree is 10 mg/L of CaO, 56.077 g/mol with two equivalents. */
-export const DKH_PER_MEQ = 56.077 / 2 / 10;
+const DKH_PER_MEQ = 56.077 / 2 / 10;
 /** 1 dGH is 10 mg/L of CaO: this many mmol/L of calcium and magnesium together. */
 const MMOL_PER_DGH = 10 / 56.077;
 
@@ -166,6 +166,8 @@ export function riseOfDose(
  * Parts per thousand that balanced two-part dosing leaves behind, for each dKH dosed.
  *
  * Calcium chloride and sodium bicarbonate leave 58.44 mg of sodium chloride for a milliequivalent.
+ * @example
+ * twoPartResiduePpt(1); // 0.020
  */
 export function twoPartResiduePpt(dosedDkh: number): number {
   return ((dosedDkh / DKH_PER_MEQ) * (ATOM.Na + ATOM.Cl)) / 1000 / SEA_KG_PER_L;

@@ -36,6 +36,8 @@ export interface Remineralised {
  * that the bicarbonate brings counts toward what is wanted.
  *
  * @throws {OutOfRangeError} outside of 0.1 to 100 000 L, 0 to 40 degrees, 0 to 100 mg/L of potassium.
+ * @example
+ * remineralise({ litres: 100, gh: 1, kh: 0, calciumPart: 1, calciumAs: "calcium chloride dihydrate", magnesiumAs: "magnesium sulphate heptahydrate", carbonateAs: "sodium bicarbonate", potassiumMgL: 0 }).powders[0].grams; // 2.62
  */
 export function remineralise(wanted: Remineral): Remineralised {
   const { litres, gh, kh, calciumPart, potassiumMgL } = wanted;

@@ -91,6 +91,8 @@ const minutesOf = (demand: Demand, step: MixingStep): number =>
  * @param now Minute from which work can begin.
  * @param hands When somebody is there; null for always.
  * @throws {OutOfRangeError} for minutes below nothing.
+ * @example
+ * scheduleMixing([{ id: "a", name: "a", neededAt: 600, purifyMinutes: 0, heatMinutes: 0, dissolveMinutes: 30, ageMinutes: 120, loadMinutes: 10 }], 0).slots[0]; // { "demandId": "a", "step": "dissolve", "from": 440, "to": 470 }
  */
 export function scheduleMixing(demands: readonly Demand[], now: number, hands: Hands | null = null): MixingSchedule {
   for (const d of demands) for (const step of MIXING_STEPS) requireRange(step, minutesOf(d, step), 0, 100_000);

@@ -1,4 +1,4 @@
-import { isSalt, systemVolumeL, type TankBook } from "../tank/index.ts";
+import { isSalt, systemVolumeL, type TankFacts } from "../tank/index.ts";
 import { rockKgOf } from "../vessel/index.ts";
 import { jobOf, type TankTask } from "./task.ts";
 
@@ -19,11 +19,11 @@ const MUCH_ROCK = 0.15;
 const LIVE_BED_M = 0.03;
 /** With this much left alone the four weeks are advice. */
 const PLENTY = 4;
-const PLANTED: readonly TankBook["kind"][] = ["planted", "planted-low"];
+const PLANTED: readonly TankFacts["kind"][] = ["planted", "planted-low"];
 
 /** Names of the tank's units of bacteria, in its own order. Floss and socks hold none. */
-export const biologicalUnits = (book: Pick<TankBook, "filterUnits">): string[] =>
-  book.filterUnits.filter((u) => u.biological && u.kind !== "mechanical").map((u) => u.name);
+const biologicalUnits = (facts: Pick<TankFacts, "filterUnits">): string[] =>
+  facts.filterUnits.filter((u) => u.biological && u.kind !== "mechanical").map((u) => u.name);
 
 /**
  * What stays undisturbed while one unit is opened: the other units, live rock, a living bed, dense planting.
@@ -33,18 +33,18 @@ export const biologicalUnits = (book: Pick<TankBook, "filterUnits">): string[] =
  * @param unit Position of the unit among the tank's units of bacteria, from 0.
  */
 export function biologyLeft(
-  book: Pick<TankBook, "filterUnits" | "display" | "sump" | "kind" | "targetPsu">,
+  facts: Pick<TankFacts, "filterUnits" | "display" | "sump" | "kind" | "targetPsu">,
   unit: number,
 ): BiologyLeft {
-  const units = biologicalUnits(book);
+  const units = biologicalUnits(facts);
   const others = units.filter((_, i) => i !== unit);
-  const { substrate, substrateDepthM } = book.display;
-  const rock = rockKgOf(book.display) / systemVolumeL(book);
+  const { substrate, substrateDepthM } = facts.display;
+  const rock = rockKgOf(facts.display) / systemVolumeL(facts);
   const bed = substrate !== "bare" && substrateDepthM >= LIVE_BED_M;
-  const planted = PLANTED.includes(book.kind);
+  const planted = PLANTED.includes(facts.kind);
   const left = [
     ...others,
-    ...(rock >= SOME_ROCK ? [isSalt(book) ? "live rock" : "rock"] : []),
+    ...(rock >= SOME_ROCK ? [isSalt(facts) ? "live rock" : "rock"] : []),
     ...(bed ? ["the bed"] : []),
     ...(planted ? ["plants"] : []),
   ];

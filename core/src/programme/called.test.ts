@@ -1,11 +1,11 @@
 import { describe, expect, test } from "vitest";
-import { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
-import { dueOn, isWaiting, type TankTask, type TaskCode } from "./index.ts";
+import { calledTask, type Evidence, NO_EVIDENCE } from "./called.ts";
+import { dueOn, isWaiting, type TaskCode } from "./index.ts";
 import { taskOf } from "./task.fixture.ts";
 
 const ON = "2026-11-26";
 const called = (code: TaskCode, lastDoneOn: string, evidence: Partial<Evidence> = {}, on = ON) =>
-  calledTasks([taskOf(code, lastDoneOn)], { ...NO_EVIDENCE, ...evidence }, on)[0] as TankTask;
+  calledTask(taskOf(code, lastDoneOn), { ...NO_EVIDENCE, ...evidence }, on);
 const flow = (value: number, on: string) => ({ parameter: "flow" as const, value, on });
 
 describe("by what is seen", () => {
@@ -18,6 +18,20 @@ describe("by what is seen", () => {
     expect(isWaiting(called("pump-flow", "2026-11-13", { readings }))).toBe(true);
     // Half a year is the latest for the filter.
     expect(dueOn(called("filter-flow", "2026-06-01", { readings }))).toBe("2026-12-01");
+  });
+  test("flow of several filters: each against its own best, and not for the return pump's job", () => {
+    const of = (item: string, value: number, on: string) => ({ ...flow(value, on), item });
+    const readings = [
+      of("Canister A", 1000, "2026-06-10"),
+      of("Canister B", 600, "2026-06-10"),
+      of("Canister A", 950, "2026-11-12"),
+      of("Canister B", 380, "2026-11-12"),
+    ];
+    // 380 of 600 is 37 % less; 380 of the other's 1000 is nobody's comparison.
+    const filter = called("filter-flow", "2026-06-01", { readings });
+    expect(dueOn(filter)).toBe("2026-11-12");
+    expect(filter.calledBy).toContain("the flow of canister B fell 37 %");
+    expect(isWaiting(called("pump-flow", "2026-06-01", { readings }))).toBe(true);
   });
   test("TDS: the newest since the cartridges were changed decides", () => {
     const tds = (value: number, on: string) => ({ parameter: "tds" as const, value, on });

@@ -15,7 +15,13 @@ import { cadenceOf, type TankTask } from "./task.ts";
 
 /** What is known of a tank that calls for jobs. */
 export interface Evidence {
-  readonly readings: readonly { readonly parameter: Parameter; readonly value: number; readonly on: string }[];
+  /** Of a flow: the filter whose it is; the return's where none is named. */
+  readonly readings: readonly {
+    readonly parameter: Parameter;
+    readonly value: number;
+    readonly on: string;
+    readonly item?: string;
+  }[];
   readonly bands: readonly Pick<Band, "parameter" | "idealLow" | "idealHigh">[];
   readonly events: readonly { readonly kind: CadenceEvent; readonly on: string }[];
   /** Hours that a piece of equipment has run up to a day, and runs a day. */
@@ -38,18 +44,12 @@ interface Call {
   readonly by: string;
 }
 
-/**
- * A programme with what the tank's readings, events, hours and dirt call for on a day.
- *
- * What comes by time is left as it is.
- */
-export function calledTasks(tasks: readonly TankTask[], evidence: Evidence, on: string): TankTask[] {
-  return tasks.map((task) => {
-    const cadence = cadenceOf(task);
-    if (cadence.by === "time") return task;
-    const call = callOf(cadence, task, evidence, on);
-    return { ...task, calledOn: call?.on ?? null, ...(call ? { calledBy: call.by } : {}) };
-  });
+/** A job with what the tank's readings, events, hours and dirt call for on a day; one that comes by time is left as it is. */
+export function calledTask(task: TankTask, evidence: Evidence, on: string): TankTask {
+  const cadence = cadenceOf(task);
+  if (cadence.by === "time") return task;
+  const call = callOf(cadence, task, evidence, on);
+  return { ...task, calledOn: call?.on ?? null, ...(call ? { calledBy: call.by } : {}) };
 }
 
 function callOf(cadence: Cadence, task: TankTask, evidence: Evidence, on: string): Call | null {
@@ -167,18 +167,32 @@ function sinceDone(
   return last && by ? { on: last.on, by: `${by} on ${sayDay(last.on)}` } : null;
 }
 
-/** Against the best that was measured since the last service; before one, against the best of all. */
+/** The return has a job of its own; any other is about the filters, as long as one of them was measured. */
+const OF_RETURN = "pump-flow";
+
+/** Against the best that was measured since the last service; before one, against the best of all. Each filter by itself. */
 function byFlow(lostShare: number, task: TankTask, { readings }: Evidence): Call | null {
   const flows = readings.filter((r) => r.parameter === "flow");
+  const filters = new Set(flows.flatMap((r) => r.item ?? []));
+  const asked = task.code === OF_RETURN || filters.size === 0 ? [undefined] : [...filters];
+  const calls = asked.flatMap(
+    (item) =>
+      fallOf(
+        flows.filter((r) => r.item === item),
+        task,
+        lostShare,
+        item,
+      ) ?? [],
+  );
+  return calls.sort((a, b) => (a.on < b.on ? -1 : 1))[0] ?? null;
+}
+
+function fallOf(flows: Evidence["readings"], task: TankTask, lostShare: number, item: string | undefined): Call | null {
   const since = flows.filter((r) => r.on >= task.lastDoneOn);
   const last = since.at(-1);
   if (!last) return null;
   const best = Math.max(...(since.length > 1 ? since : flows).map((r) => r.value));
   const lost = 1 - last.value / best;
-  return lost >= lostShare - 1e-9
-    ? {
-        on: last.on,
-        by: `the flow fell ${Math.round(lost * 100)} %`,
-      }
-    : null;
+  if (lost < lostShare - 1e-9) return null;
+  return { on: last.on, by: `the flow${item ? ` of ${inSentence(item)}` : ""} fell ${Math.round(lost * 100)} %` };
 }

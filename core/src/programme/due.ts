@@ -1,5 +1,5 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { byText } from "../text/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
 import { earlyDaysOf } from "./cadence.ts";
@@ -46,8 +46,8 @@ export interface DueVisit {
   readonly nextOn: string;
   /** A remedy is in the water until then. */
   readonly treatmentUntil?: string | undefined;
-  /** The tank is not steady: nothing of it waits for the next visit. */
-  readonly drifting?: boolean | undefined;
+  /** Whether the tank is not steady, so that nothing of its water waits for the next visit; asked only where that decides. */
+  readonly drifting?: (() => boolean) | undefined;
   /** Jobs that somebody does against the rules, with the reason. */
   readonly overridden?: Readonly<Record<string, string>> | undefined;
 }
@@ -64,28 +64,21 @@ export interface DueVisit {
 export function tasksFor(
   tasks: readonly TankTask[],
   visit: DueVisit,
-  book: Parameters<typeof biologyLeft>[0],
+  facts: Parameters<typeof biologyLeft>[0],
 ): { readonly due: DueTask[]; readonly held: HeldTask[] } {
   const due: DueTask[] = [];
   const held: HeldTask[] = [];
-  const candidates = tasks
-    .filter((task) => performerOf(task) === "technician")
-    .map((task) => {
-      const on = dueOn(task);
-      return { task, dueOn: on, lateDays: daysBetween(on, visit.on) };
-    })
-    .filter((d) => ridesToday(d.task, d.lateDays, visit))
-    // What the year laid on this day comes first: nothing else of the visit takes its place.
-    .sort(
-      (a, b) =>
-        Number(b.task.plannedOn === visit.on) - Number(a.task.plannedOn === visit.on) ||
-        b.lateDays - a.lateDays ||
-        byText(a.task.code, b.task.code),
-    );
+  // What the year laid on this day comes first: nothing else of the visit takes its place.
+  const candidates = ridingOn(tasks, visit).sort(
+    (a, b) =>
+      Number(b.task.plannedOn === visit.on) - Number(a.task.plannedOn === visit.on) ||
+      b.lateDays - a.lateDays ||
+      byText(a.task.code, b.task.code),
+  );
   for (const candidate of candidates) {
     const reason = visit.overridden?.[candidate.task.code] ?? candidate.task.pin?.reason;
     // What is strict is told first.
-    const bars = barsOf(candidate.task, tasks, due, visit, book).sort((a, b) => Number(b.strict) - Number(a.strict));
+    const bars = barsOf(candidate.task, tasks, due, visit, facts).sort((a, b) => Number(b.strict) - Number(a.strict));
     const bar = bars[0];
     const against = bar && { because: bar.because, other: bar.other ?? "", until: bar.until };
     if (!bar || !against) due.push(candidate);
@@ -97,6 +90,18 @@ export function tasksFor(
   return { due: due.filter((d) => !covered.has(d.task.code)), held };
 }
 
+/** The technician's jobs whose time it is. */
+function ridingOn(tasks: readonly TankTask[], visit: DueVisit): DueTask[] {
+  const riding: DueTask[] = [];
+  for (const task of tasks) {
+    if (performerOf(task) !== "technician") continue;
+    const on = dueOn(task);
+    const lateDays = daysBetween(on, visit.on);
+    if (ridesToday(task, lateDays, visit)) riding.push({ task, dueOn: on, lateDays });
+  }
+  return riding;
+}
+
 type Bar = Pick<HeldTask, "because" | "until" | "other" | "strict">;
 
 /** All that forbids a job on a visit. */
@@ -105,19 +110,19 @@ function barsOf(
   tasks: readonly TankTask[],
   due: readonly DueTask[],
   visit: DueVisit,
-  book: Parameters<typeof biologyLeft>[0],
+  facts: Parameters<typeof biologyLeft>[0],
 ): Bar[] {
   const bars: Bar[] = [];
   const unit = unitOf(task);
-  const nature = natureOf(task, book);
+  const nature = natureOf(task, facts);
   const { treatmentUntil } = visit;
   if (treatmentUntil && treatmentUntil > visit.on && waitsForRemedy(unit, nature))
     bars.push({ because: "treatment", until: treatmentUntil, strict: true });
   if (unit !== null) {
     const rest = restOf(task, unit, tasks, due, visit.on);
-    if (rest) bars.push({ because: "biological-rest", ...rest, strict: biologyLeft(book, unit).strict });
+    if (rest) bars.push({ because: "biological-rest", ...rest, strict: biologyLeft(facts, unit).strict });
   }
-  const other = nature && due.find((d) => neverTogether(nature, natureOf(d.task, book)));
+  const other = nature && due.find((d) => neverTogether(nature, natureOf(d.task, facts)));
   if (other) bars.push({ because: "not-together", until: visit.nextOn, other: other.task.code, strict: true });
   return bars;
 }
@@ -151,9 +156,8 @@ function ridesToday(task: TankTask, lateDays: number, { on, nextOn, drifting }: 
   const daysToNext = daysBetween(on, nextOn);
   if (earlyDays > earlyDaysOf(task)) return false;
   // Nearer to this visit than to the next one; a drifting tank's jobs do not wait past their day.
-  return drifting && OF_THE_WATER.includes(jobOf(task).phase)
-    ? earlyDays < daysToNext
-    : earlyDays <= daysToNext - earlyDays;
+  if (earlyDays <= daysToNext - earlyDays) return true;
+  return earlyDays < daysToNext && OF_THE_WATER.includes(jobOf(task).phase) && (drifting?.() ?? false);
 }
 
 /** Jobs that a drifting reading does not let wait: what measures, feeds or cleans the water. */
@@ -172,7 +176,7 @@ export interface RestLimit {
  *
  * Two units take turns: each at the earliest every eight weeks, less what its window gives.
  */
-export function restLimit(tasks: readonly TankTask[], book: Pick<TankBook, "filterUnits">): RestLimit | null {
+export function restLimit(tasks: readonly TankTask[], facts: Pick<TankFacts, "filterUnits">): RestLimit | null {
   const services = tasks.filter((t) => unitOf(t) !== null && performerOf(t) === "technician");
   const units = new Set(services.map(unitOf));
   if (units.size < 2) return null;
@@ -181,7 +185,7 @@ export function restLimit(tasks: readonly TankTask[], book: Pick<TankBook, "filt
   const worst = tight.sort((a, b) => a.everyDays - b.everyDays)[0];
   if (!worst) return null;
   return {
-    units: [...units].map((u) => book.filterUnits.filter((f) => f.biological)[u ?? 0]?.name ?? `filter ${u}`),
+    units: [...units].map((u) => facts.filterUnits.filter((f) => f.biological)[u ?? 0]?.name ?? `filter ${u}`),
     leastEveryDays,
     setEveryDays: worst.everyDays,
   };

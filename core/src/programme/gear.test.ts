@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { bookOf } from "../given/sample.fixture.ts";
+import { factsOf } from "../given/sample.fixture.ts";
 import { type SwitchGear, TANK_KINDS, type TankKind } from "../tank/index.ts";
 import { asksFor, jobOf, kindProgramme, type TaskCode, tasksFor } from "./index.ts";
 import { taskOf } from "./task.fixture.ts";
 
-type Book = Parameters<typeof asksFor>[1];
-const codesFor = (kind: TankKind, change: Partial<Book> = {}) =>
-  kindProgramme[kind].filter((code) => asksFor(jobOf({ code }), { ...bookOf(kind), ...change }));
+type Facts = Parameters<typeof asksFor>[1];
+const codesFor = (kind: TankKind, change: Partial<Facts> = {}) =>
+  kindProgramme[kind].filter((code) => asksFor(jobOf({ code }), { ...factsOf(kind), ...change }));
 const unit = (name: string, biological = true) => ({
   name,
   kind: biological ? ("biological" as const) : ("mechanical" as const),
@@ -27,7 +27,7 @@ const NEEDS_GEAR: readonly (readonly [SwitchGear, readonly TaskCode[]])[] = [
 
 describe("jobs follow what hangs on a tank", () => {
   test.each(NEEDS_GEAR)("without a %s none of its jobs comes, on any kind", (gear, codes) => {
-    const others = bookOf().gear.filter((g) => g !== gear);
+    const others = factsOf().gear.filter((g) => g !== gear);
     for (const kind of TANK_KINDS)
       for (const code of codes) {
         expect(codesFor(kind, { gear: others }), `${kind} ${code}`).not.toContain(code);
@@ -68,7 +68,7 @@ describe("two jobs of one visit that say the same", () => {
     tasksFor(
       codes.map((code) => taskOf(code, "2024-01-01")),
       { on: "2026-11-25", nextOn: "2026-12-02" },
-      bookOf("stony-coral", { filterUnits: [unit("A"), unit("B")] }),
+      factsOf("stony-coral", { filterUnits: [unit("A"), unit("B")] }),
     ).due.map((d) => d.task.code);
   test.each<readonly [TaskCode, TaskCode]>([
     ["deep-sector", "vacuum-sector"],
@@ -88,7 +88,7 @@ describe("two jobs of one visit that say the same", () => {
     const { due: rides, held } = tasksFor(
       [...tasks, taskOf("heater-check", "2026-10-01")],
       { on: "2026-11-25", nextOn: "2026-12-02", treatmentUntil: "2026-12-10" },
-      bookOf("stony-coral", { filterUnits: [unit("A"), unit("B")] }),
+      factsOf("stony-coral", { filterUnits: [unit("A"), unit("B")] }),
     );
     expect(held.map((h) => h.task.code)).toEqual(["bio-media"]);
     expect(rides.map((d) => d.task.code).sort()).toEqual(["glass-inside", "heater-check"]);

@@ -1,9 +1,8 @@
 export { adaptInterval, type DirtRating } from "./adapt.ts";
 export { countsFrom } from "./begin.ts";
-export { type BiologyLeft, biologicalUnits, biologyLeft, unitOf } from "./biology.ts";
+export { type BiologyLeft, biologyLeft, unitOf } from "./biology.ts";
 export {
   beyondWindowDays,
-  CADENCE_EVENTS,
   CADENCE_GEAR,
   type Cadence,
   type CadenceEvent,
@@ -15,7 +14,7 @@ export {
   type Window,
   windowWithin,
 } from "./cadence.ts";
-export { calledTasks, type Evidence, NO_EVIDENCE } from "./called.ts";
+export { calledTask, type Evidence, NO_EVIDENCE } from "./called.ts";
 export {
   type DueTask,
   type DueVisit,
@@ -35,8 +34,17 @@ export {
   RESULTS,
   resultName,
 } from "./firmJob.ts";
+export { type KitItem, plain } from "./here.ts";
 export { everyDaysOf, type Job, PERFORMERS, type Performer, PHASES, type Phase, SKILLS, type Skill } from "./job.ts";
-export { isLibraryTask, libraryJob, libraryTask, placeInLibrary, type TaskCode, taskLibrary } from "./library/index.ts";
+export {
+  isLibraryTask,
+  jobHere,
+  libraryJob,
+  libraryTask,
+  placeInLibrary,
+  type TaskCode,
+  taskLibrary,
+} from "./library/index.ts";
 export { asksFor, kindProgramme } from "./library/kinds.ts";
 export {
   type MergeCause,
@@ -53,6 +61,6 @@ export { type ParsedCadence, parseCadence } from "./parseCadence.ts";
 export { type Preview, previewOf } from "./preview.ts";
 export { partsOf, type RotationTurn, rotationOf } from "./rotation.ts";
 export { cadenceOf, dueOn, isWaiting, jobOf, type Pin, performerOf, type TankTask } from "./task.ts";
-export { BIOLOGICAL_REST_DAYS, type Nature, natureOf, neverTogether } from "./together.ts";
+export { BIOLOGICAL_REST_DAYS, type Nature } from "./together.ts";
 export { codeOfMergeId, isSeldom, mergeId, seldomTasks } from "./yearAhead.ts";
 export { type YoungPhase, youngJobs, youngNow, youngPhases, youngProgramme, youngShare } from "./young.ts";

@@ -108,11 +108,13 @@ interface Board {
   /** Minutes on each visit, and how many it may take. */
   readonly used: number[];
   readonly free: readonly number[];
+  /** Minutes that all visits together take more than they may. */
+  over: number;
 }
 
 /** Tries for each occurrence that is not on its nearest visit, and the most of them all. */
-const TRIES = 120;
-const MOST_TRIES = 900;
+const TRIES = 160;
+const MOST_TRIES = 1200;
 /** Occurrences that are lifted together in one try. */
 const MOST_LIFTED = 4;
 const SEED = 52;
@@ -302,6 +304,7 @@ export function mergeTasks(visits: readonly MergeVisit[], tasks: readonly MergeT
     ofTank,
     used: visits.map(() => 0),
     free: visits.map((v) => v.freeMinutes),
+    over: visits.reduce((sum, v) => sum + Math.max(0, -v.freeMinutes), 0),
   };
   for (const job of jobs) if (job.task.pinnedOn !== undefined) pin(board, job, daysBetween(first, job.task.pinnedOn));
   const unplaced = place(board);
@@ -362,34 +365,32 @@ function place(board: Board): { job: Job; target: number }[] {
 /** Puts an occurrence on a visit, or lifts it off the board. */
 function put(board: Board, job: Job, index: number, visit: number): void {
   const was = job.turns[index] ?? LIFTED;
-  if (was !== LIFTED) board.used[was] = (board.used[was] ?? 0) - job.task.minutes;
-  if (visit !== LIFTED) board.used[visit] = (board.used[visit] ?? 0) + job.task.minutes;
+  if (was === visit) return;
+  if (was !== LIFTED) use(board, was, -job.task.minutes);
+  if (visit !== LIFTED) use(board, visit, job.task.minutes);
   job.turns[index] = visit;
+}
+
+function use(board: Board, visit: number, minutes: number): void {
+  const before = overOf(board, visit);
+  board.used[visit] = (board.used[visit] ?? 0) + minutes;
+  board.over += overOf(board, visit) - before;
 }
 
 interface Turn {
   readonly job: Job;
   readonly index: number;
-  /** Its place among all turns that may be lifted. */
-  readonly id: number;
-}
-
-/** Every turn that may be lifted, and the day that each stands on now: a search asks for those near a day a thousand times. */
-interface Turns {
-  readonly all: readonly Turn[];
-  readonly days: Float64Array;
-  /** Room for the ids of the turns near a day. */
-  readonly near: Int32Array;
 }
 
 /** Lifts a few occurrences that stand in each other's way and puts them back in another order, while that gains. */
 function improve(board: Board): void {
   const random = seeded(SEED);
-  const all: Turn[] = board.jobs
-    .flatMap((job) => job.turns.flatMap((_, index) => (job.pinned && index === 0 ? [] : [{ job, index }])))
-    .map((turn, id) => ({ ...turn, id }));
-  const dayNow = ({ job, index }: Turn): number => dayOf(board, job.turns[index] ?? LIFTED);
-  const turns: Turns = { all, days: Float64Array.from(all, dayNow), near: new Int32Array(all.length) };
+  const all: Turn[] = board.jobs.flatMap((job) =>
+    job.turns.flatMap((_, index) => (job.pinned && index === 0 ? [] : [{ job, index }])),
+  );
+  // A search asks for the turns near a day a thousand times: they stand by their visit.
+  const riding: Turn[][] = board.days.map(() => []);
+  for (const turn of all) riding[turn.job.turns[turn.index] ?? LIFTED]?.push(turn);
   const awry = all.filter(({ job, index }) => {
     const visit = job.turns[index] ?? LIFTED;
     return visit !== nearestVisit(board, job.task, targetOf(board, job, index)) || overOf(board, visit) > EPSILON;
@@ -397,7 +398,7 @@ function improve(board: Board): void {
   if (awry.length === 0) return;
   const tries = Math.min(MOST_TRIES, TRIES * awry.length);
   for (let i = 0; i < tries; i++) {
-    const lifted = lift(turns, awry[i % awry.length] as Turn, board, random);
+    const lifted = lift(riding, awry[i % awry.length] as Turn, board, random);
     const before = standing(board, lifted);
     const was = lifted.map(({ job, index }) => job.turns[index] ?? LIFTED);
     for (const { job, index } of lifted) put(board, job, index, LIFTED);
@@ -407,7 +408,7 @@ function improve(board: Board): void {
       return best !== null;
     });
     if (back && less(standing(board, lifted), before)) {
-      for (const turn of lifted) turns.days[turn.id] = dayNow(turn);
+      for (const [n, turn] of lifted.entries()) moveTo(riding, turn, was[n] ?? LIFTED);
       continue;
     }
     for (const { job, index } of lifted) put(board, job, index, LIFTED);
@@ -416,16 +417,20 @@ function improve(board: Board): void {
 }
 
 /** One occurrence and some that may stand in its way, each of another job, in a random order. */
-function lift(turns: Turns, awry: Turn, board: Board, random: Random): Turn[] {
-  const { all, near } = turns;
-  const found = nearTo(turns, awry, targetOf(board, awry.job, awry.index));
-  const chosen = new Map<Job, Turn>([[awry.job, awry]]);
+function lift(riding: readonly (readonly Turn[])[], awry: Turn, board: Board, random: Random): Turn[] {
+  const { task } = awry.job;
+  const target = targetOf(board, awry.job, awry.index);
+  const reach = Math.max(task.giveDays, earlyDaysOf(task)) + BIOLOGICAL_REST_DAYS;
+  const from = firstFrom(board.days, target - reach);
+  const to = firstFrom(board.days, target + reach + 1);
+  let near = 0;
+  for (let visit = from; visit < to; visit++) near += riding[visit]?.length ?? 0;
+  const lifted = [awry];
   const count = 1 + Math.floor(random() * MOST_LIFTED);
-  for (let i = 0; i < count && found > 0; i++) {
-    const turn = all[near[Math.floor(random() * found)] ?? 0] as Turn;
-    if (!chosen.has(turn.job)) chosen.set(turn.job, turn);
+  for (let i = 0; i < count && near > 0; i++) {
+    const turn = nthFrom(riding, from, Math.floor(random() * near));
+    if (lifted.every((l) => l.job !== turn.job)) lifted.push(turn);
   }
-  const lifted = [...chosen.values()];
   for (let i = lifted.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1));
     [lifted[i], lifted[j]] = [lifted[j] as Turn, lifted[i] as Turn];
@@ -433,18 +438,27 @@ function lift(turns: Turns, awry: Turn, board: Board, random: Random): Turn[] {
   return lifted;
 }
 
-/** Puts the ids of the turns of other jobs that may stand in a turn's way into `near`; returns how many. */
-function nearTo({ all, days, near }: Turns, { job }: Turn, target: number): number {
-  const reach = Math.max(job.task.giveDays, earlyDaysOf(job.task)) + BIOLOGICAL_REST_DAYS;
-  let found = 0;
-  for (let id = 0; id < days.length; id++)
-    if (Math.abs((days[id] ?? Number.NaN) - target) <= reach && all[id]?.job !== job) near[found++] = id;
-  return found;
+/** One of the turns that ride from a visit on, by its place among them. */
+function nthFrom(riding: readonly (readonly Turn[])[], from: number, place: number): Turn {
+  let left = place;
+  for (let visit = from; ; visit++) {
+    const turns = riding[visit] ?? [];
+    if (left < turns.length) return turns[left] as Turn;
+    left -= turns.length;
+  }
+}
+
+/** Notes that a turn rides with another visit than it did. */
+function moveTo(riding: readonly Turn[][], turn: Turn, from: number): void {
+  const before = riding[from] ?? [];
+  const at = before.findIndex((t) => t.job === turn.job && t.index === turn.index);
+  const [same = turn] = before.splice(at, 1);
+  riding[turn.job.turns[turn.index] ?? LIFTED]?.push(same);
 }
 
 /** What some occurrences cost as they stand, with those whose due day they move, and all overload of the board. */
 function standing(board: Board, turns: readonly Turn[]): Cost {
-  let [late, over, distance, day] = [0, 0, 0, 0];
+  let [late, distance, day] = [0, 0, 0];
   for (const { job, index: first } of turns)
     for (let index = first; index <= first + 1 && index < job.turns.length; index++) {
       const target = targetOf(board, job, index);
@@ -453,8 +467,7 @@ function standing(board: Board, turns: readonly Turn[]): Cost {
       distance += distanceOf(job.task, target, on);
       day += on;
     }
-  for (let visit = 0; visit < board.used.length; visit++) over += overOf(board, visit);
-  return [late, over, distance, day];
+  return [late, board.over, distance, day];
 }
 
 function placementsOf(board: Board, first: string): MergePlacement[] {

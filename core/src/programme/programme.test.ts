@@ -5,7 +5,7 @@ import { adaptInterval, dueOn, kindProgramme, learnMinutes, libraryTask, type Ta
 import { taskOf } from "./task.fixture.ts";
 
 /** Two canisters over a bare floor: little else is left alone. */
-const book = {
+const facts = {
   kind: "community" as const,
   targetPsu: kindFacts.community.targetPsu,
   display: {
@@ -23,7 +23,7 @@ const book = {
   })),
 };
 const dueAt = (tasks: readonly TankTask[], on: string, nextOn: string, treatmentUntil?: string) =>
-  tasksFor(tasks, { on, nextOn, treatmentUntil }, book);
+  tasksFor(tasks, { on, nextOn, treatmentUntil }, facts);
 const codes = (list: readonly { task: TankTask }[]) => list.map((d) => d.task.code).sort();
 
 describe("due", () => {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/index.ts";
-import { bookOf } from "../given/sample.fixture.ts";
+import { factsOf } from "../given/sample.fixture.ts";
 import { partsOf, rotationOf, type TankTask } from "./index.ts";
 import { taskOf } from "./task.fixture.ts";
 
@@ -24,10 +24,10 @@ describe("sectors in turn", () => {
   });
 });
 
-test("a bed rotates by its school, the only filter by halves, two filters not at all", () => {
-  const bed = bookOf("community", { sectors: 5 });
+test("a bed rotates by its way, the only filter by halves, two filters not at all", () => {
+  const bed = factsOf("community", { sectors: 5 });
   expect(partsOf(vacuum(), bed)).toBe(5);
-  expect(partsOf(vacuum(), { ...bed, schools: { ...bed.schools, substrate: "whole" } })).toBeNull();
+  expect(partsOf(vacuum(), { ...bed, practice: { ...bed.practice, substrate: "whole" } })).toBeNull();
   const units = (n: number) => ({
     ...bed,
     filterUnits: Array.from({ length: n }, (_, i) => ({

@@ -12,14 +12,14 @@ export interface RotationTurn {
 /** Parts a job goes through in turn: sectors of the bed, halves of the only filter; null where it does all at once. */
 export function partsOf(
   task: TankTask,
-  book: Parameters<typeof halfCleaned>[1] & {
+  facts: Parameters<typeof halfCleaned>[1] & {
     readonly sectors: number;
-    readonly schools: { readonly substrate: string };
+    readonly practice: { readonly substrate: string };
   },
 ): number | null {
-  if (halfCleaned(task, book)) return HALVES;
-  if (task.code === "deep-sector") return book.sectors;
-  return task.code === "vacuum-sector" && book.schools.substrate === "sectors" ? book.sectors : null;
+  if (halfCleaned(task, facts)) return HALVES;
+  if (task.code === "deep-sector") return facts.sectors;
+  return task.code === "vacuum-sector" && facts.practice.substrate === "sectors" ? facts.sectors : null;
 }
 
 /**

@@ -1,7 +1,5 @@
 import { z } from "zod";
-import { TANK_KINDS } from "../tank/book.ts";
-import { PARAMETERS } from "../units/parameters.ts";
-import { CADENCE_EVENTS, CADENCE_GEAR, CADENCE_UNITS } from "./cadence.ts";
+import { TANK_KINDS } from "../tank/facts.ts";
 import { RESULTS } from "./firmJob.ts";
 import { PERFORMERS, PHASES, SKILLS } from "./job.ts";
 
@@ -23,25 +21,3 @@ export const FirmJobSchema = z.object({
   before: z.string().optional(),
   media: z.enum(["media", "deep-clean"]).optional(),
 });
-
-const monthDay = z.string().regex(/^\d\d-\d\d$/);
-const every = z.number().int().min(1, "Every 0 is no cadence: enter 1 or more.");
-const unit = z.enum(CADENCE_UNITS);
-
-/** A cadence as it is kept. */
-export const CadenceSchema = z.discriminatedUnion("by", [
-  z.object({ by: z.literal("time"), every, unit, grid: z.boolean().optional() }),
-  z.object({ by: z.literal("hours"), hours: z.number().positive(), of: z.enum(CADENCE_GEAR) }),
-  z.object({
-    by: z.literal("sign"),
-    sign: z.discriminatedUnion("of", [
-      z.object({ of: z.literal("flow"), lostShare: z.number().gt(0).lt(1) }),
-      z.object({ of: z.literal("tds"), aboveMgL: z.number().min(0) }),
-      z.object({ of: z.literal("dirt"), job: z.string(), atLeast: z.number().int().min(1).max(5) }),
-      z.object({ of: z.literal("band"), parameter: z.enum(PARAMETERS) }),
-    ]),
-    atLatestDays: z.number().int().positive().nullable(),
-  }),
-  z.object({ by: z.literal("event"), after: z.enum(CADENCE_EVENTS), onDays: z.array(z.number().int().min(0)) }),
-  z.object({ by: z.literal("season"), from: monthDay, to: monthDay, every, unit }),
-]);

@@ -1,4 +1,4 @@
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
 import { jobOf, type TankTask } from "./task.ts";
 
@@ -30,10 +30,10 @@ export const waitsForRemedy = (unit: number | null, nature: Nature | undefined):
 /** What a job of a tank is to these rules; undefined for one that minds nothing. */
 export function natureOf(
   task: Pick<TankTask, "code" | "job">,
-  book: Pick<TankBook, "filterUnits" | "display" | "sump" | "kind" | "targetPsu">,
+  facts: Pick<TankFacts, "filterUnits" | "display" | "sump" | "kind" | "targetPsu">,
 ): Nature | undefined {
   const { kind } = jobOf(task);
   if (kind) return kind;
   const unit = unitOf(task);
-  return unit !== null && biologyLeft(book, unit).single ? "only-filter" : undefined;
+  return unit !== null && biologyLeft(facts, unit).single ? "only-filter" : undefined;
 }

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { bookOf } from "../given/sample.fixture.ts";
+import { factsOf } from "../given/sample.fixture.ts";
 import { libraryTask, type TankTask, type TaskCode } from "./index.ts";
 import { codeOfMergeId, mergeId, seldomTasks } from "./yearAhead.ts";
 
@@ -13,7 +13,7 @@ const task = (code: TaskCode, everyDays = libraryTask(code).everyDays): TankTask
 });
 
 test("what comes seldom is merged, what comes with every visit is not", () => {
-  const tasks = seldomTasks("t", [task("glass-inside"), task("pump-soak"), task("carbon")], bookOf(), () => 20);
+  const tasks = seldomTasks("t", [task("glass-inside"), task("pump-soak"), task("carbon")], factsOf(), () => 20);
   expect(tasks.map((t) => t.id)).toEqual(["t pump-soak", "t carbon"]);
   expect(codeOfMergeId(mergeId("t", "pump-soak"))).toBe("pump-soak");
 });
@@ -22,7 +22,7 @@ test("services of bacteria are units that rest, media is told from deep cleans",
   const [a, b, carbon, sump] = seldomTasks(
     "t",
     [task("filter-a"), task("filter-b"), task("carbon"), task("sump-clean")],
-    bookOf(),
+    factsOf(),
     (_, job) => job.minutes,
   );
   expect([a?.unit, b?.unit]).toEqual(["unit 0", "unit 1"]);
@@ -32,6 +32,6 @@ test("services of bacteria are units that rest, media is told from deep cleans",
 });
 
 test("a tank's own cadence counts, and its window is never wider than it", () => {
-  const [slow] = seldomTasks("t", [{ ...task("glass-inside", 30), giveDays: 40 }], bookOf(), () => 6);
+  const [slow] = seldomTasks("t", [{ ...task("glass-inside", 30), giveDays: 40 }], factsOf(), () => 6);
   expect(slow).toMatchObject({ everyDays: 30, giveDays: 30 });
 });

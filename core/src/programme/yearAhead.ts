@@ -1,4 +1,4 @@
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { biologyLeft, unitOf } from "./biology.ts";
 import { daysOf, windowWithin } from "./cadence.ts";
 import type { Job } from "./job.ts";
@@ -30,17 +30,17 @@ export function isSeldom(task: TankTask): boolean {
 export function seldomTasks(
   tankId: string,
   tasks: readonly TankTask[],
-  book: Parameters<typeof biologyLeft>[0] & Pick<TankBook, "treatment">,
+  facts: Parameters<typeof biologyLeft>[0] & Pick<TankFacts, "treatment">,
   minutesOf: (code: string, job: Job) => number,
 ): MergeTask[] {
   return tasks.filter(isSeldom).map((t) => {
     const job = jobOf(t);
     const cadence = cadenceOf(t);
     const unit = unitOf(t);
-    const left = unit === null ? null : biologyLeft(book, unit);
+    const left = unit === null ? null : biologyLeft(facts, unit);
     const comesAgain = cadence.by === "time" || cadence.by === "season" || daysOf(cadence) !== null;
     const everyDays = comesAgain ? t.everyDays : ONCE_DAYS;
-    const kind = natureOf(t, book);
+    const kind = natureOf(t, facts);
     return {
       id: mergeId(tankId, t.code),
       tankId,
@@ -56,7 +56,7 @@ export function seldomTasks(
         : {}),
       ...(kind ? { kind } : {}),
       // Services and media wait for a remedy; its own end calls for what comes after it.
-      ...(book.treatment && waitsForRemedy(unit, kind) ? { notBefore: book.treatment.followUpOn } : {}),
+      ...(facts.treatment && waitsForRemedy(unit, kind) ? { notBefore: facts.treatment.followUpOn } : {}),
     };
   });
 }

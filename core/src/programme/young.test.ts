@@ -32,7 +32,7 @@ describe("a new tank's own calendar", () => {
     expect(names(220, "dry-rock")).toEqual(["settling"]);
     expect(names(250, "dry-rock")).toEqual([]);
     // 45 % a week, whatever its usual share is.
-    const reef = { ...tank("dry-rock"), schools: { ...kindFacts["soft-coral"].schools, share: 0.15 } };
+    const reef = { ...tank("dry-rock"), practice: { ...kindFacts["soft-coral"].practice, share: 0.15 } };
     expect(youngShare(reef, addDays(START, 140)).times * 0.15).toBeCloseTo(0.45, 9);
   });
   test("its programme holds what is still to come, and nothing once it is steady", () => {

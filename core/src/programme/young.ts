@@ -1,5 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 
 /** A stretch of a new tank's first months. */
 export interface YoungPhase {
@@ -24,8 +24,8 @@ const WEEKS = {
  * The calendar of a new tank: ammonia and nitrite while the filter grows, light low while rock settles, brown film about
  * the second week, green after it, larger changes until it is steady.
  */
-export function youngPhases(book: Pick<TankBook, "startedWith">): YoungPhase[] {
-  const weeks = WEEKS[book.startedWith ?? "bare"];
+export function youngPhases(facts: Pick<TankFacts, "startedWith">): YoungPhase[] {
+  const weeks = WEEKS[facts.startedWith ?? "bare"];
   const phase = (name: string, from: number, to: number, says: string): YoungPhase => ({
     name,
     fromDay: from * 7,
@@ -52,9 +52,9 @@ export function youngPhases(book: Pick<TankBook, "startedWith">): YoungPhase[] {
 }
 
 /** The stretches that a tank is in on a day, in their order; none once it is steady. */
-export function youngNow(book: Pick<TankBook, "startedOn" | "startedWith">, on: string): YoungPhase[] {
-  const age = daysBetween(book.startedOn, on);
-  return age < 0 ? [] : youngPhases(book).filter((p) => age >= p.fromDay && age < p.toDay);
+export function youngNow(facts: Pick<TankFacts, "startedOn" | "startedWith">, on: string): YoungPhase[] {
+  const age = daysBetween(facts.startedOn, on);
+  return age < 0 ? [] : youngPhases(facts).filter((p) => age >= p.fromDay && age < p.toDay);
 }
 
 /** Jobs that only a young tank has, each while its stretch lasts. */
@@ -66,14 +66,14 @@ const YOUNG_JOBS: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Codes of the jobs that a tank's age asks for on a day. */
-export function youngJobs(book: Pick<TankBook, "startedOn" | "startedWith">, on: string): string[] {
-  return [...new Set(youngNow(book, on).flatMap((p) => YOUNG_JOBS[p.name] ?? []))];
+export function youngJobs(facts: Pick<TankFacts, "startedOn" | "startedWith">, on: string): string[] {
+  return [...new Set(youngNow(facts, on).flatMap((p) => YOUNG_JOBS[p.name] ?? []))];
 }
 
 /** Codes of all the jobs that a tank's age still asks for or will. */
-export function youngProgramme(book: Pick<TankBook, "startedOn" | "startedWith">, on: string): string[] {
-  const age = daysBetween(book.startedOn, on);
-  const ahead = youngPhases(book).filter((p) => age < p.toDay);
+export function youngProgramme(facts: Pick<TankFacts, "startedOn" | "startedWith">, on: string): string[] {
+  const age = daysBetween(facts.startedOn, on);
+  const ahead = youngPhases(facts).filter((p) => age < p.toDay);
   return [...new Set(ahead.flatMap((p) => YOUNG_JOBS[p.name] ?? []))];
 }
 
@@ -85,11 +85,11 @@ const WORST_SHARE = 0.45;
 
 /** What a young tank's share of a change is multiplied with on a day, and in which stretch; 1 for any other. */
 export function youngShare(
-  book: Pick<TankBook, "startedOn" | "startedWith" | "schools">,
+  facts: Pick<TankFacts, "startedOn" | "startedWith" | "practice">,
   on: string,
 ): { readonly times: number; readonly phase: string | null } {
-  const phase = youngNow(book, on).find((p) => LARGER.includes(p.name));
+  const phase = youngNow(facts, on).find((p) => LARGER.includes(p.name));
   if (!phase) return { times: 1, phase: null };
-  const worst = phase.name === AT_ITS_WORST ? WORST_SHARE / book.schools.share : 1;
+  const worst = phase.name === AT_ITS_WORST ? WORST_SHARE / facts.practice.share : 1;
   return { times: Math.max(YOUNG_SHARE, worst), phase: phase.name };
 }

@@ -1,8 +1,9 @@
 import { daysBetween } from "../calendar/civil.ts";
+import { plain } from "../programme/index.ts";
 import { m, type Value } from "../say/index.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { gearName } from "../tank/index.ts";
-import { fromTap, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
+import { fromTap, type Making, own, type Step, stepOf, those } from "./step.ts";
 
 /** Arriving and looking, before anything is touched. */
 export function arriveAndLook(making: Making): Step[] {
@@ -13,6 +14,7 @@ export function arriveAndLook(making: Making): Step[] {
     ...input.findings.map((finding) =>
       stepOf(making, `finding:${finding.id}`, "look", 21, 2, {
         title: m("finding.title", { what: finding.text }),
+        enters: [{ settles: finding.id }],
         reason: [
           finding.dueOn !== undefined && daysBetween(finding.dueOn, input.on) >= 0
             ? m("finding.due")
@@ -29,7 +31,7 @@ export function arriveAndLook(making: Making): Step[] {
 
 function arrive(making: Making): Step {
   const { input, changing, water } = making;
-  const { book, site } = input;
+  const { facts, site } = input;
   const climbs = changing && input.source.kind !== "tap" && (site.stairs ?? 0) > 0;
   return stepOf(making, "arrive", "arrive", 10, 2, {
     title: m("arrive.title"),
@@ -46,14 +48,14 @@ function arrive(making: Making): Step {
     caution: those(
       site.hygieneLast && m("arrive.disinfect"),
       site.pets ? m("arrive.pets", { pets: site.pets }) : null,
-      book.access ? m("arrive.access", { access: book.access }) : null,
-      climbs && m("arrive.climb", { stairs: site.stairs ?? 0, tank: book.name, weight: { kg: water.litres.value } }),
+      facts.access ? m("arrive.access", { access: facts.access }) : null,
+      climbs && m("arrive.climb", { stairs: site.stairs ?? 0, tank: facts.name, weight: { kg: water.litres.value } }),
     ),
   });
 }
 
 function look(making: Making): Step {
-  const { animals } = making.input.book;
+  const { animals } = making.input.facts;
   const [first] = animals;
   const hazards = new Set(animals.flatMap((a) => (a.hazard ? [a.hazard] : [])));
   return stepOf(making, "look", "look", 20, 3, {
@@ -61,23 +63,25 @@ function look(making: Making): Step {
     ...(first
       ? { title: m("look.animals", { count: animals.reduce((sum, a) => sum + a.count, 0), first: first.name }) }
       : {}),
+    pressed: m("look.pressed"),
     caution: those(...[...hazards].map((h) => m(`hazard.${h}`))),
   });
 }
 
 /** How far the water stands below its fill line. */
 function level(making: Making): Step {
-  const { sump } = making.input.book;
+  const { sump } = making.input.facts;
   return stepOf(making, "level", "look", 25, 1, {
     title: sump ? m("level.chamber") : m("level.title"),
     reason: [sump ? m("level.only-sump") : m("level.reason")],
+    enters: [{ noted: "level" }],
     kit: plain("ruler"),
   });
 }
 
 /** Asks for what was taken from the kind of tank, until somebody has looked. */
 function hangsHere(making: Making): Step[] {
-  const things = assumedThings(making.input.book);
+  const things = assumedThings(making.input.facts);
   if (things.length === 0) return [];
   return [
     stepOf(making, "hangs", "look", 24, 3, {
@@ -87,14 +91,14 @@ function hangsHere(making: Making): Step[] {
   ];
 }
 
-function assumedThings(book: TankBook): Value[] {
-  const assumed = (key: string) => book.assumed?.includes(key);
+function assumedThings(facts: TankFacts): Value[] {
+  const assumed = (key: string) => facts.assumed?.includes(key);
   return [
     ...new Set<Value>([
-      ...(assumed("gear") ? book.gear.map(gearName) : []),
-      ...(assumed("filterUnits") ? book.filterUnits.map((u) => u.name) : []),
-      ...(assumed("lidded") ? [book.lidded ? m("hangs.lid") : m("hangs.no-lid")] : []),
-      ...(assumed("landmarks") ? book.landmarks.map((mark) => mark.name) : []),
+      ...(assumed("gear") ? facts.gear.map(gearName) : []),
+      ...(assumed("filterUnits") ? facts.filterUnits.map((u) => u.name) : []),
+      ...(assumed("lidded") ? [facts.lidded ? m("hangs.lid") : m("hangs.no-lid")] : []),
+      ...(assumed("landmarks") ? facts.landmarks.map((mark) => mark.name) : []),
     ]),
   ];
 }

@@ -1,7 +1,8 @@
 import { SET_BACK, SET_BACK_MINUTES } from "../change/index.ts";
 import type { PlanInput } from "../given/index.ts";
+import { plain } from "../programme/index.ts";
 import { type Message, m } from "../say/index.ts";
-import { hose, type Making, plain, type Step, stepOf, those } from "./step.ts";
+import { hose, type Making, type Step, stepOf, those } from "./step.ts";
 
 /** A siphon with less than this to fall hardly runs. */
 const SIPHON_DROP_M = 0.3;
@@ -24,7 +25,11 @@ function drain(making: Making): Step {
       title: drainTitle(making),
       reason: sump ? [m("drain.only-chamber")] : [m("drain.reason"), ...lowerLine(making), ...drop(site)],
       figure: "mark",
+      enters: [{ litres: "outL", needed: true }],
+      pressed: m("drain.pressed"),
       runsItself: true,
+      runsWater: true,
+      alone: m("drain.alone"),
       until: [SET_BACK, "refill"],
       kit: [hose("drain hose", site.drainDistanceM), ...plain("tape", ...(uphill(site) ? ["drain pump"] : []))],
       craft: those(m("drain.craft"), !sump && m("drain.bucket")),
@@ -46,9 +51,9 @@ function lowerLine({ water }: Making): Message[] {
   return lower > SAME_LINE_CM ? [m("drain.lower", { lower: { cm: lower } })] : [];
 }
 
-function heaterWords({ input: { book } }: Making): Message[] | undefined {
-  if (book.schools.heater === "off" && book.gear.includes("heater")) return [m("drain.heater-off")];
-  return book.schools.heater === "lowered" ? [m("drain.heater-lowered")] : undefined;
+function heaterWords({ input: { facts } }: Making): Message[] | undefined {
+  if (facts.practice.heater === "off" && facts.gear.includes("heater")) return [m("drain.heater-off")];
+  return facts.practice.heater === "lowered" ? [m("drain.heater-lowered")] : undefined;
 }
 
 /** Whether the drain lies too high for a siphon. */
@@ -88,7 +93,7 @@ function keepWet(making: Making): Step[] {
 
 function setBack(making: Making): Step {
   const sump = making.water.markOn === "sump";
-  const bare = making.input.book.display.substrate === "bare";
+  const bare = making.input.facts.display.substrate === "bare";
   return stepOf(making, SET_BACK, "refill", 125, sump ? 1 : SET_BACK_MINUTES, {
     title: sump ? m("set-back.chamber") : bare ? m("set-back.bare") : m("set-back.title"),
     reason: [sump ? m("set-back.draws-air") : m("set-back.reason")],

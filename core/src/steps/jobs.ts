@@ -1,3 +1,4 @@
+import { daysBetween } from "../calendar/civil.ts";
 import { BED_JOBS, exceptedStep, MECHANICAL, mediaToBring, type PlanInput, stepMinutes } from "../given/index.ts";
 import {
   biologyLeft,
@@ -6,6 +7,7 @@ import {
   type HeldTask,
   halfCleaned,
   type Job,
+  jobHere,
   jobOf,
   type Phase,
   placeInLibrary,
@@ -17,7 +19,6 @@ import {
 import { type Message, m, told } from "../say/index.ts";
 import { inSentence } from "../text/index.ts";
 import { type Making, type Step, those } from "./step.ts";
-import { variantOf } from "./variants.ts";
 
 /** A job that is kept from this visit, and why. */
 export function heldStep({ input }: Making, held: HeldTask): Step {
@@ -26,7 +27,7 @@ export function heldStep({ input }: Making, held: HeldTask): Step {
     id: `held:${task.code}`,
     phase: "look",
     number: 28,
-    title: m("held.title", { job: inSentence(taskName(task, input.book)) }),
+    title: m("held.title", { job: inSentence(taskName(task, input.facts)) }),
     ...stepMinutes(input, `held:${task.code}`, 0),
     kit: [],
     reason: whyHeld(input, held),
@@ -43,7 +44,7 @@ function whyHeld(input: PlanInput, { because, until, other, strict }: HeldTask):
       return [m("held.rest", { unit: unitName(input, other), day }), ...(strict ? [] : [m("held.advice")])];
     case "not-together": {
       const by = input.tasks.find((t) => t.code === other);
-      return [m("held.together", { other: by ? inSentence(taskName(by, input.book)) : m("held.another") })];
+      return [m("held.together", { other: by ? inSentence(taskName(by, input.facts)) : m("held.another") })];
     }
   }
 }
@@ -52,7 +53,7 @@ function whyHeld(input: PlanInput, { because, until, other, strict }: HeldTask):
 function unitName(input: PlanInput, code: string | undefined): string | Message {
   const task = input.tasks.find((t) => t.code === code);
   const unit = task ? unitOf(task) : null;
-  return unit === null ? m("held.filter") : biologyLeft(input.book, unit).unit;
+  return unit === null ? m("held.filter") : biologyLeft(input.facts, unit).unit;
 }
 
 const PHASE_NUMBER: Partial<Record<Phase, number>> = {
@@ -84,11 +85,20 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
   const lifts = (BED_JOBS.includes(code) && !bedDrained) || (job.phase === "drain" && !changing);
   const phase = lifts ? "lift" : job.phase;
   const sector = sectorOf(task, input);
-  const variant = variantOf(making, task, { sector, bedDrained });
-  const excepted = exceptedStep(code, input.book);
-  const alone = variant.aloneMinutes ?? job.aloneMinutes ?? 0;
+  const here = jobHere(code, job, {
+    facts: input.facts,
+    kit: job.kit,
+    uses: job.uses,
+    sector,
+    bedL: bedDrained ? water.bedL : null,
+    systemL: water.systemL.value,
+    daysToNext: Math.max(1, daysBetween(input.on, input.nextVisitOn)),
+    media: MECHANICAL.includes(code) ? mediaToBring(input) : null,
+  });
+  const excepted = exceptedStep(code, input.facts);
+  const alone = here.aloneMinutes ?? job.aloneMinutes ?? 0;
   const caution = those(
-    variant.caution ?? (job.caution ? wordsOf(task, "caution") : null),
+    here.caution ?? (job.caution ? wordsOf(task, "caution") : null),
     excepted.caution ? told(excepted.caution) : null,
     ...(against ? againstWords(against, input) : []),
   );
@@ -98,12 +108,12 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
     // A soak is begun first: it goes on while the rest is washed.
     number:
       (bedDrained ? BED_NUMBER : (PHASE_NUMBER[phase] ?? 120)) + (alone > 0 ? -1 : 0) + placeInLibrary(code) / 1000,
-    title: titleOf(task, input, sector, variant.title),
-    ...doneOf(task, input, variant.done),
+    title: titleOf(task, input, sector, here.title),
+    ...doneOf(task, input, here.done),
     reason: reasonsOf(input, task, lateDays),
-    ...stepMinutes(input, code, (job.minutes + (variant.moreMinutes ?? 0)) * excepted.minutesFactor),
-    kit: variant.kit ?? [...job.kit, ...job.uses].map((item) => ({ item })),
-    ...(variant.craft ? { craft: variant.craft } : {}),
+    ...stepMinutes(input, code, (job.minutes + (here.moreMinutes ?? 0)) * excepted.minutesFactor),
+    kit: here.kit ?? [...job.kit, ...job.uses].map((item) => ({ item })),
+    ...(here.craft ? { craft: here.craft } : {}),
     ...(caution ? { caution } : {}),
     task: code,
     ...recorded(job),
@@ -121,28 +131,28 @@ function wordsOf(task: TankTask, its: "name" | "done" | "reason" | "caution"): M
 }
 
 /** What is written down of a job. */
-function recorded({ result }: Job): Pick<Step, "test" | "result"> {
-  if (typeof result === "object") return { test: result.test };
-  return result === "done" || result === "photo" ? {} : { result };
+function recorded({ result }: Job): Pick<Step, "enters"> {
+  if (typeof result === "object") return { enters: [{ reading: result.test, needed: true }] };
+  return result === "done" ? {} : { enters: [{ noted: result }] };
 }
 
 /** Today's sector of the bed, or today's half of the only filter; whatever came last, the next one. */
-function sectorOf(task: TankTask, { book }: PlanInput): number | undefined {
-  if (halfCleaned(task, book)) return (task.lastSector % HALVES) + 1;
-  const rotates = task.code === "vacuum-sector" ? book.schools.substrate === "sectors" : task.code === "deep-sector";
-  return rotates ? (task.lastSector % book.sectors) + 1 : undefined;
+function sectorOf(task: TankTask, { facts }: PlanInput): number | undefined {
+  if (halfCleaned(task, facts)) return (task.lastSector % HALVES) + 1;
+  const rotates = task.code === "vacuum-sector" ? facts.practice.substrate === "sectors" : task.code === "deep-sector";
+  return rotates ? (task.lastSector % facts.sectors) + 1 : undefined;
 }
 
-function titleOf(task: TankTask, { book }: PlanInput, sector: number | undefined, own: Message | undefined): Message {
-  const job = taskName(task, book);
-  if (sector && halfCleaned(task, book)) return m("job.half", { job, sector, sectors: HALVES });
+function titleOf(task: TankTask, { facts }: PlanInput, sector: number | undefined, own: Message | undefined): Message {
+  const job = taskName(task, facts);
+  if (sector && halfCleaned(task, facts)) return m("job.half", { job, sector, sectors: HALVES });
   if (own) return own;
-  if (sector) return m("job.sector", { job, sector, sectors: book.sectors });
+  if (sector) return m("job.sector", { job, sector, sectors: facts.sectors });
   return job === jobOf(task).name ? wordsOf(task, "name") : told(job);
 }
 
-function doneOf(task: TankTask, { book }: PlanInput, own: Message | undefined): Pick<Step, "done"> {
-  const words = taskDone(task, book);
+function doneOf(task: TankTask, { facts }: PlanInput, own: Message | undefined): Pick<Step, "done"> {
+  const words = taskDone(task, facts);
   const kept = !task.job && words === jobOf(task).done;
   const done = own ?? (words === null ? null : kept ? wordsOf(task, "done") : told(words));
   return done ? { done } : {};

@@ -1,18 +1,19 @@
+import { plain } from "../programme/index.ts";
 import { m } from "../say/index.ts";
-import { type Making, own, plain, type Step, stepOf, those } from "./step.ts";
+import { type Making, own, portion, type Step, stepOf, those } from "./step.ts";
 
 /** More of the water changed than this, and its salinity is read once more. */
 const MEASURED_AGAIN_SHARE = 0.1;
 
 /** Feeding afterwards, where that is the tank's practice. */
 export function fedAfter(making: Making): Step[] {
-  const { book } = making.input;
-  if (book.schools.feeding !== "after") return [];
+  const { facts } = making.input;
+  if (facts.practice.feeding !== "after") return [];
   return [
     stepOf(making, "feed-after", "feed-after", 190, 3, {
       ...own("feed-after"),
       kit: plain("food"),
-      ...(book.gear.includes("return") ? { craft: [m("feed-after.pause")] } : {}),
+      craft: [...portion(making), ...(facts.gear.includes("return") ? [m("feed-after.pause")] : [])],
     }),
   ];
 }
@@ -58,5 +59,11 @@ export function lastLook(making: Making): Step[] {
 function salinityAgain(making: Making): Step[] {
   const { water, changing } = making;
   if (!changing || !water.saltWaterL || water.share.value <= MEASURED_AGAIN_SHARE) return [];
-  return [stepOf(making, "salinity-again", "verify", 200, 3, { ...own("salinity-again"), figure: "salinity-check" })];
+  return [
+    stepOf(making, "salinity-again", "verify", 200, 3, {
+      ...own("salinity-again"),
+      figure: "salinity-check",
+      enters: [{ reading: "salinity", needed: false }],
+    }),
+  ];
 }

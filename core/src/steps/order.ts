@@ -33,27 +33,39 @@ export class OrderCycleError extends Error {
  * @throws {OrderCycleError} if rules contradict each other.
  */
 export function orderSteps<S extends Orderable>(steps: readonly S[], rules: readonly OrderRule[]): S[] {
-  const called = new Map<string, S[]>();
-  for (const step of steps)
-    for (const name of new Set([step.id, step.phase])) called.set(name, [...(called.get(name) ?? []), step]);
-  const waiting = new Map<S, Set<S>>(steps.map((s) => [s, new Set<S>()]));
+  const called = new Map<string, number[]>();
+  for (const [i, step] of steps.entries()) {
+    add(called, step.id, i);
+    if (step.phase !== step.id) add(called, step.phase, i);
+  }
+  const then: number[][] = steps.map(() => []);
+  const blockers = steps.map(() => 0);
   for (const { before, after } of rules)
     for (const late of called.get(after) ?? [])
-      for (const early of called.get(before) ?? []) if (early !== late) waiting.get(late)?.add(early);
+      for (const early of called.get(before) ?? [])
+        if (early !== late) {
+          then[early]?.push(late);
+          blockers[late] = (blockers[late] ?? 0) + 1;
+        }
+  const waiting = steps.map((_, i) => i).sort((a, b) => byPlace(steps[a] as S, steps[b] as S));
   const ordered: S[] = [];
-  while (waiting.size > 0) {
-    let next: S | null = null;
-    for (const [step, blockers] of waiting) {
-      if (blockers.size > 0) continue;
-      if (!next || step.number < next.number || (step.number === next.number && step.id < next.id)) next = step;
-    }
-    if (!next) throw new OrderCycleError(circleIn(waiting).map((s) => s.id));
-    waiting.delete(next);
-    for (const blockers of waiting.values()) blockers.delete(next);
-    ordered.push(next);
+  while (waiting.length > 0) {
+    const at = waiting.findIndex((i) => blockers[i] === 0);
+    if (at < 0) throw new OrderCycleError(circleIn(waiting, then, steps).map((s) => s.id));
+    const [next = 0] = waiting.splice(at, 1);
+    for (const late of then[next] ?? []) blockers[late] = (blockers[late] ?? 0) - 1;
+    ordered.push(steps[next] as S);
   }
   return ordered;
 }
+
+function add(called: Map<string, number[]>, name: string, i: number): void {
+  const known = called.get(name);
+  if (known) known.push(i);
+  else called.set(name, [i]);
+}
+
+const byPlace = (a: Orderable, b: Orderable): number => a.number - b.number || byText(a.id, b.id);
 
 /** Why a step comes after others of a visit: the reasons of the rules that hold it back there. */
 export function orderReasons<S extends Orderable>(step: S, steps: readonly S[], rules: readonly OrderRule[]): string[] {
@@ -63,15 +75,19 @@ export function orderReasons<S extends Orderable>(step: S, steps: readonly S[], 
 }
 
 /** The steps of one circle, from the first in the library's order; every waiting step has a blocker that waits too. */
-function circleIn<S extends Orderable>(waiting: ReadonlyMap<S, ReadonlySet<S>>): S[] {
-  const path: S[] = [];
-  const byPlace = (a: S, b: S) => a.number - b.number || byText(a.id, b.id);
-  let at = [...waiting.keys()].sort(byPlace)[0];
-  while (at && !path.includes(at)) {
+function circleIn<S extends Orderable>(
+  waiting: readonly number[],
+  then: readonly number[][],
+  steps: readonly S[],
+): S[] {
+  const path: number[] = [];
+  let at = waiting[0];
+  while (at !== undefined && !path.includes(at)) {
     path.push(at);
-    at = [...(waiting.get(at) ?? [])].find((s) => waiting.has(s));
+    const late = at;
+    at = waiting.find((early) => then[early]?.includes(late));
   }
-  const circle = path.slice(at ? path.indexOf(at) : 0).reverse();
-  const first = circle.indexOf([...circle].sort(byPlace)[0] as S);
-  return [...circle.slice(first), ...circle.slice(0, first)];
+  const circle = path.slice(at === undefined ? 0 : path.indexOf(at)).reverse();
+  const first = circle.indexOf([...circle].sort((a, b) => waiting.indexOf(a) - waiting.indexOf(b))[0] ?? 0);
+  return [...circle.slice(first), ...circle.slice(0, first)].map((i) => steps[i] as S);
 }

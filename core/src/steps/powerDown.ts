@@ -1,17 +1,18 @@
+import { plain } from "../programme/index.ts";
 import { type Message, m } from "../say/index.ts";
 import { gearName } from "../tank/index.ts";
-import { type Making, own, plain, type Step, stepOf } from "./step.ts";
+import { type Making, own, type Step, stepOf } from "./step.ts";
 
 /** Laying the hose and starting it. */
 const SIPHON_MINUTES = 2;
 
 /** A heater cools before it meets air; what runs dry waits for it. */
-const COOLING = { aloneMinutes: 15, until: ["drain", "exchange"] } as const;
+const COOLING = { aloneMinutes: 15, alone: m("heater-off.alone"), until: ["drain", "exchange"] } as const;
 
 /** Power down, in the tank's own order; jellyfish are taken out first. */
 export function switchedOff(making: Making): Step[] {
   const rest = making.off.filter((g) => g !== "heater");
-  if (making.input.book.schools.how === "animals-out") return [...heaterOff(making), ...animalsOut(making, rest)];
+  if (making.input.facts.practice.how === "animals-out") return [...heaterOff(making), ...animalsOut(making, rest)];
   const siphon = siphonFirst(making);
   return [...heaterOff(making), ...siphon, ...powerDown(making, rest, siphon.length === 0)];
 }
@@ -21,8 +22,9 @@ function heaterOff(making: Making): Step[] {
   return [
     stepOf(making, "heater-off", "prepare", 60, 1, {
       ...own("heater-off"),
-      off: ["heater"],
-      ...(making.input.book.schools.heater === "off" ? COOLING : {}),
+      confirms: { off: ["heater"] },
+      pressed: m("heater-off.pressed"),
+      ...(making.input.facts.practice.heater === "off" ? COOLING : {}),
       caution: [m("heater-off.caution")],
     }),
   ];
@@ -30,7 +32,7 @@ function heaterOff(making: Making): Step[] {
 
 function animalsOut(making: Making, off: Making["off"]): Step[] {
   return [
-    stepOf(making, "flow-off", "prepare", 58, 1, { ...own("flow-off"), off }),
+    stepOf(making, "flow-off", "prepare", 58, 1, { ...own("flow-off"), confirms: { off } }),
     stepOf(making, "animals-out", "prepare", 59, 10, {
       title: m("animals-out.title", { animals: animalsOf(making) }),
       reason: [m("animals-out.reason")],
@@ -40,16 +42,16 @@ function animalsOut(making: Making, off: Making["off"]): Step[] {
 }
 
 /** What lives here, for a sentence. */
-export const animalsOf = ({ input }: Making): string | Message => input.book.animals[0]?.name ?? m("animals.unnamed");
+export const animalsOf = ({ input }: Making): string | Message => input.facts.animals[0]?.name ?? m("animals.unnamed");
 
 /** The sump falls first, so that what runs back finds room. */
 function siphonFirst(making: Making): Step[] {
   const { input, water } = making;
-  const { book } = input;
-  if (book.schools.pumpsAtSiphon !== "on" || !book.sump || water.markOn !== "display") return [];
+  const { facts } = input;
+  if (facts.practice.pumpsAtSiphon !== "on" || !facts.sump || water.markOn !== "display") return [];
   const litres = { litres: water.pumpsOnL };
   return [
-    stepOf(making, "siphon-start", "lift", 95, SIPHON_MINUTES + water.pumpsOnL / book.drainLPerMinute, {
+    stepOf(making, "siphon-start", "lift", 95, SIPHON_MINUTES + water.pumpsOnL / facts.drainLPerMinute, {
       title: water.pumpsOnL > 0 ? m("siphon-start.litres", { litres }) : m("siphon-start.title"),
       reason: runsBack(making),
       caution: overflows(making),
@@ -65,7 +67,8 @@ function powerDown(making: Making, off: Making["off"], warns: boolean): Step[] {
     stepOf(making, "power-down", "power-down", 100, 2, {
       title: m("power-down.title", { gear: { list: off.map(gearName) } }),
       reason: [m("power-down.reason")],
-      off,
+      confirms: { off },
+      pressed: m("power-down.pressed"),
       ...(off.includes("return") && warns ? { caution: overflows(making) } : {}),
     }),
   ];

@@ -1,7 +1,8 @@
+import { plain } from "../programme/index.ts";
 import { m } from "../say/index.ts";
 import { gearName } from "../tank/index.ts";
 import { animalsOf } from "./powerDown.ts";
-import { type Making, own, plain, type Step, stepOf } from "./step.ts";
+import { type Making, own, type Step, stepOf } from "./step.ts";
 
 /** Power up, in the reverse order; animals that were out come back before the flow. */
 export function switchedOn(making: Making): Step[] {
@@ -10,19 +11,19 @@ export function switchedOn(making: Making): Step[] {
 
 function heaterOn(making: Making): Step[] {
   if (!making.off.includes("heater")) return [];
-  if (making.input.book.schools.heater !== "in-sump")
-    return [stepOf(making, "heater-on", "power-up", 150, 1, { ...own("heater-on"), on: ["heater"] })];
+  if (making.input.facts.practice.heater !== "in-sump")
+    return [stepOf(making, "heater-on", "power-up", 150, 1, { ...own("heater-on"), confirms: { on: ["heater"] } })];
   return [
     stepOf(making, "heater-on", "power-up", 154, 1, {
       title: m("heater-on.sump"),
       reason: [m("heater-on.settled")],
-      on: ["heater"],
+      confirms: { on: ["heater"] },
       caution: [m("heater-on.cools")],
     }),
   ];
 }
 
-const out = ({ input }: Making): boolean => input.book.schools.how === "animals-out";
+const out = ({ input }: Making): boolean => input.facts.practice.how === "animals-out";
 
 function animalsBack(making: Making): Step[] {
   if (!out(making)) return [];
@@ -43,7 +44,8 @@ function powerUp(making: Making): Step[] {
     stepOf(making, "power-up", "power-up", 152, 2, {
       title: m("power-up.title", { gear: { list: on.map(gearName) } }),
       reason: [out(making) ? m("power-up.bells") : m("power-up.reason")],
-      on,
+      confirms: { on },
+      pressed: m("power-up.pressed"),
     }),
   ];
 }

@@ -1,9 +1,10 @@
 import { leftByConditioner, sourceTest } from "../given/index.ts";
+import { plain } from "../programme/index.ts";
 import { type Message, m } from "../say/index.ts";
 import { inSentence } from "../text/index.ts";
 import { parameterFacts } from "../units/index.ts";
 import { heatingHours } from "../water/index.ts";
-import { fromTap, hose, type Making, own, plain, type Step, stepOf, those } from "./step.ts";
+import { fromTap, hose, type Making, own, type Step, stepOf, those } from "./step.ts";
 
 /** Until salt thrown into moving water is clear, where its label does not say. */
 const CLEARS_MINUTES = 30;
@@ -24,14 +25,14 @@ export function preparation(making: Making): Step[] {
 
 function mixSalt(making: Making): Step[] {
   const { input, water } = making;
-  const { source, book } = input;
-  if (source.kind !== "mix" || book.schools.saltAge !== "when-clear") return [];
+  const { source, facts } = input;
+  if (source.kind !== "mix" || facts.practice.saltAge !== "when-clear") return [];
   return [
     stepOf(making, "mix-salt", "prepare", 48, 4, {
       title: m("mix-salt.title", { litres: { litres: water.pourL?.value ?? 0 } }),
       reason: [m("mix-salt.reason")],
       figure: "mix",
-      kit: plain(source.salt?.name.toLowerCase() ?? "salt", "scale", "mixing pump"),
+      kit: plain(source.salt ? inSentence(source.salt.name) : "salt", "scale", "mixing pump"),
       aloneMinutes: source.salt?.readyMinutes ?? CLEARS_MINUTES,
       until: ["mix", "warm", "refill", "exchange"],
       readyBefore: true,
@@ -48,6 +49,7 @@ function warm(making: Making): Step[] {
       ...own("warm"),
       figure: "temperature",
       aloneMinutes: warmingMinutes(making),
+      alone: m("warm.alone"),
       until: ["mix", "refill", "exchange"],
       readyBefore: true,
       kit: plain("barrel heater"),
@@ -61,25 +63,25 @@ const BARREL_HEATER_W = 2000;
 const BARREL_LOSS_W_PER_K = 4;
 
 /** Minutes until the new water is as warm as the plan asks for, by the heater's own watts. */
-function warmingMinutes({ input: { source, book }, water }: Making): number {
+function warmingMinutes({ input: { source, facts }, water }: Making): number {
   const fromC = source.coldC;
   const hours = heatingHours({
     litres: water.pourL?.value ?? 0,
     fromC,
-    toC: water.refillC?.value ?? book.targetC,
+    toC: water.refillC?.value ?? facts.targetC,
     watts: source.heaterW ?? BARREL_HEATER_W,
     lossWPerK: BARREL_LOSS_W_PER_K,
     roomC: fromC,
-    water: book.targetPsu > 0 ? "sea" : "fresh",
+    water: facts.targetPsu > 0 ? "sea" : "fresh",
   });
   return Math.round((hours ?? 0) * 60);
 }
 
 /** Fresh mix is checked when it is as warm as it goes in: salinity and gravity both move with it. */
 function checkMix(making: Making): Step[] {
-  const { source, book } = making.input;
+  const { source, facts } = making.input;
   if (source.kind !== "mix") return [];
-  const age = book.schools.saltAge;
+  const age = facts.practice.saltAge;
   return [
     stepOf(making, "mix", "lift", 94, 2, {
       title: m(`mix.${age}.title`),
@@ -160,7 +162,7 @@ function remineralise(making: Making): Step[] {
               minerals: minerals.name,
             }),
       reason: [source.kind === "remineralised" ? m("remineralise.reason") : m("remineralise.tap")],
-      kit: plain("GH test", "scale", ...(minerals ? [minerals.name.toLowerCase()] : [])),
+      kit: plain("GH test", "scale", ...(minerals ? [inSentence(minerals.name)] : [])),
     }),
   ];
 }

@@ -1,7 +1,9 @@
 import { TOP_UP } from "../change/index.ts";
+import { plain } from "../programme/index.ts";
 import { type Message, m } from "../say/index.ts";
+import { inSentence } from "../text/index.ts";
 import { sumpVolumeL } from "../vessel/index.ts";
-import { fromTap, type Making, plain, type Step, stepOf, those } from "./step.ts";
+import { fromTap, type Making, type Step, stepOf, those } from "./step.ts";
 
 /** So many standard deviations on the unfavourable side. */
 const SURELY = 3;
@@ -20,6 +22,9 @@ export function refillByLitres(making: Making): Step[] {
         title: refillTitle(making),
         reason: [m("refill.reason")],
         figure: "refill",
+        enters: [{ litres: "inL", needed: true }],
+        pressed: m("refill.pressed"),
+        runsWater: true,
         kit: plain("refill pump", "dish"),
         craft: those(conditionerParts(making), m("refill.fog")),
         ...(water.conditionerParts.length > 1 ? { caution: [m("refill.air")] } : {}),
@@ -32,7 +37,7 @@ export function refillByLitres(making: Making): Step[] {
 
 function refillTitle({ input, water }: Making): Message {
   // Over a sump the fill line shows only once the return runs; the display's own is its weir.
-  const to = input.book.sump && water.markOn === "display" ? "weir" : water.freshL ? "other" : "line";
+  const to = input.facts.sump && water.markOn === "display" ? "weir" : water.freshL ? "other" : "line";
   const said = { litres: { litres: water.pourL?.value ?? 0 }, to } as const;
   return fromTap(input.source) ? m("refill.tap", said) : m("refill.title", said);
 }
@@ -54,9 +59,9 @@ function topUpAfter(making: Making): Step[] {
 }
 
 /** Over a sump the fill line shows only while the return runs; without enough left in its chamber the water goes in before. */
-function freshBeforePower({ input: { book }, water }: Making): boolean {
-  const { sump } = book;
-  if (!sump || water.markOn !== "display" || book.schools.how === "animals-out") return true;
+function freshBeforePower({ input: { facts }, water }: Making): boolean {
+  const { sump } = facts;
+  if (!sump || water.markOn !== "display" || facts.practice.how === "animals-out") return true;
   // The new water alone does not fill the display again.
   if ((water.pourL?.value ?? 0) < water.litres.value - 1e-9) return true;
   const chamberL =
@@ -79,6 +84,11 @@ export function exchange(making: Making): Step[] {
       title: m("exchange.title", { litres: { litres: water.litres.value } }),
       reason: [m("exchange.reason")],
       figure: "litres",
+      enters: [
+        { litres: "outL", needed: true },
+        { litres: "inL", needed: false },
+      ],
+      runsWater: true,
       kit: plain("drain pump", "refill pump"),
       craft: those(ml && m("exchange.conditioner", { ml: Math.round(ml.value) }), m("exchange.craft")),
       caution: [m("exchange.caution")],
@@ -89,23 +99,24 @@ export function exchange(making: Making): Step[] {
 /** The tank's own top-up water, up to its fill line or as far as a day allows. */
 function topUp(making: Making, id: string, phase: Step["phase"], number: number): Step {
   const { input, water, changing } = making;
-  const { book, topUpSource } = input;
+  const { facts, topUpSource } = input;
   const low = water.leftLowL > 0;
   const closes = changing && water.markOn !== "none";
   const warm = Math.abs(water.topUpC - topUpSource.coldC) > AS_IT_COMES_C;
   return stepOf(making, id, phase, number, 2, {
     title: low
       ? m("top-up.low", { litres: { litres: water.freshL?.value ?? 0 } })
-      : m("top-up.title", { chamber: book.sump ? "yes" : "other" }),
+      : m("top-up.title", { chamber: facts.sump ? "yes" : "other" }),
     reason: [
       low ? m("top-up.rest", { litres: { litres: water.leftLowL } }) : closes ? m("top-up.closes") : m("top-up.reason"),
     ],
     figure: "top-up",
-    kit: plain(topUpSource.name.toLowerCase()),
+    enters: [{ litres: "topUpL", needed: false }],
+    kit: plain(inSentence(topUpSource.name)),
     craft: those(
       water.topUpConditionerMl !== null && m("top-up.conditioner"),
       warm ? m("top-up.warm", { celsius: { celsius: water.topUpC } }) : m("top-up.craft"),
     ),
-    ...(water.saltWaterL || book.targetPsu > 0 ? { caution: [m("top-up.caution")] } : {}),
+    ...(water.saltWaterL || facts.targetPsu > 0 ? { caution: [m("top-up.caution")] } : {}),
   });
 }

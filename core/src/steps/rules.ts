@@ -1,5 +1,6 @@
 import { jobOf, type TankTask } from "../programme/index.ts";
-import type { Schools } from "../tank/index.ts";
+import type { Practice } from "../tank/index.ts";
+import { inSentence } from "../text/index.ts";
 import type { OrderRule } from "./order.ts";
 
 const rule = (before: string, after: string, reason: string): OrderRule => ({ before, after, reason });
@@ -27,6 +28,9 @@ const ALWAYS: readonly OrderRule[] = [
   rule("media", "dose", "Fresh media would take up the dose."),
   rule("refill", "dose", "A dose before the change is drained away."),
   rule("power-up", "dose", "Moving water spreads a dose."),
+  rule("dose-magnesium", "dose-alkalinity", "Without magnesium the others fall out again."),
+  rule("dose-magnesium", "dose-calcium", "Without magnesium the others fall out again."),
+  rule("dose-alkalinity", "dose-calcium", "Calcium goes into water that has taken up the alkalinity."),
   rule("power-up", "feed-after", "Animals eat once the flow is back."),
   rule("power-up", "verify", "Level, temperature and flow are checked with everything on."),
   rule("dose", "verify", "The last look comes after the last thing poured in."),
@@ -45,14 +49,14 @@ const HARDWARE_LATER: readonly OrderRule[] = [
   rule("hardware", "power-up", "What was opened is closed before anything runs."),
 ];
 
-/** The order on site: what always holds, what the tank's schools add, and what the firm's own jobs ask for. */
+/** The order on site: what always holds, what the tank's practice add, and what the firm's own jobs ask for. */
 export function rulesFor(
-  schools: Schools,
+  practice: Practice,
   tasks: readonly Pick<TankTask, "code" | "job">[] = [],
   somethingBare = false,
 ): readonly OrderRule[] {
   const rules = [...ALWAYS, ...(somethingBare ? HARDWARE_LATER : HARDWARE_FIRST), ...tasks.flatMap(ownRules)];
-  if (schools.how === "animals-out") {
+  if (practice.how === "animals-out") {
     rules.push(rule("flow-off", "animals-out", "Bells are moved in still water."));
     rules.push(rule("animals-out", "glass", "They are out before a blade goes in."));
     rules.push(rule("refill", "animals-back", "They return when level and salinity are right."));
@@ -60,10 +64,10 @@ export function rulesFor(
     rules.push(rule("level-trim", "animals-back", "The level stands at its line before they are in."));
     rules.push(rule("animals-back", "power-up", "Bells are set free in still water; the flow comes after."));
   }
-  if (schools.mediaWhen === "after-cloud")
+  if (practice.mediaWhen === "after-cloud")
     rules.push(rule("power-up", "media", "Clean media goes in when the cloud has been carried away."));
   else rules.push(rule("media", "power-up", "Clean media catches the cloud when the flow comes back."));
-  if (schools.pumpsAtSiphon === "on")
+  if (practice.pumpsAtSiphon === "on")
     rules.push(rule("siphon-start", "power-down", "The sump falls first, so that the run-back cannot flood."));
   return rules;
 }
@@ -71,7 +75,7 @@ export function rulesFor(
 /** What a job itself asks to come before or after. */
 function ownRules(task: Pick<TankTask, "code" | "job">): OrderRule[] {
   const { name, after, before } = jobOf(task);
-  const reason = `Set for ${name.charAt(0).toLowerCase()}${name.slice(1)}.`;
+  const reason = `Set for ${inSentence(name)}.`;
   return [
     ...(after ?? []).map((step) => rule(step, task.code, reason)),
     ...(before ?? []).map((step) => rule(task.code, step, reason)),

@@ -1,15 +1,27 @@
 import type { WaterPlan } from "../change/index.ts";
 import { type PlanInput, type StepMinutes, stepMinutes } from "../given/index.ts";
-import type { Phase, Skill } from "../programme/index.ts";
-import { type Message, m, type PlainCode, type Value } from "../say/index.ts";
+import type { Dosed } from "../mixing/index.ts";
+import type { KitItem, Phase, Skill } from "../programme/index.ts";
+import { type Message, m, type PlainCode } from "../say/index.ts";
 import type { SwitchGear } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Orderable } from "./order.ts";
 
-/** A thing to bring, by what it is called, and how much of it or how long. */
-export interface KitItem {
-  readonly item: string;
-  readonly amount?: Value;
+/** What a step asks to be written down. A `needed` entry holds back the tick until somebody makes it or leaves it out with a reason. */
+export type Entry =
+  | { readonly reading: Parameter; readonly needed: boolean }
+  | { readonly litres: "outL" | "inL" | "topUpL"; readonly needed: boolean }
+  /** What was poured in of a product that raises it. */
+  | { readonly dose: Dosed; readonly needed: boolean }
+  /** How far the water stands below its line; how dirty it was; the animals, one by one; a picture from the tank's place. */
+  | { readonly noted: "level" | "dirt" | "count" | "photo" }
+  /** What became of something that an earlier visit found. */
+  | { readonly settles: string };
+
+/** What a step's tick says of the gear: switched off with it, or each switched on or left off with a reason before it. */
+export interface Confirms {
+  readonly off?: readonly SwitchGear[];
+  readonly on?: readonly SwitchGear[];
 }
 
 /** One thing to do on a visit, as data; its words are made at the edge, see `saySteps`. */
@@ -25,24 +37,28 @@ export interface Step extends Orderable, StepMinutes {
   readonly caution?: readonly Message[];
   readonly task?: string;
   readonly skills?: readonly Skill[];
-  readonly test?: Parameter;
+  readonly enters?: readonly Entry[];
+  readonly confirms?: Confirms;
+  /** What its press says, where that is more than "Done". */
+  readonly pressed?: Message;
   /** Which planned figure the step is about. */
-  readonly figure?: "mark" | "litres" | "refill" | "top-up" | "mix" | "temperature" | "salinity-check" | "bed";
-  readonly result?: "dirt" | "count";
-  readonly off?: readonly SwitchGear[];
-  readonly on?: readonly SwitchGear[];
+  readonly figure?: "mark" | "litres" | "refill" | "top-up" | "mix" | "temperature" | "salinity-check" | "bed" | "dose";
   readonly sector?: number;
   readonly slips?: number;
   /** It runs by itself once it was started: hands are free meanwhile. */
   readonly runsItself?: boolean;
+  /** Water runs meanwhile, and nobody may be there to stop it. */
+  readonly runsWater?: boolean;
   /** It goes on by itself for so long once the hands have done with it: cooling, warming, soaking. */
   readonly aloneMinutes?: number;
+  /** What it does meanwhile: "cools". */
+  readonly alone?: Message;
   /** Steps and phases that wait until it has ended by itself. */
   readonly until?: readonly string[];
   /** It could be ready before the visit. */
   readonly readyBefore?: boolean;
-  /** A job that is kept from this visit by a rule, and whether only advice does. */
-  readonly held?: { readonly code: string; readonly strict: boolean };
+  /** A job that is kept from this visit by a rule, whether only advice does, and whether nobody may decide otherwise. */
+  readonly held?: { readonly code: string; readonly strict: boolean; readonly final?: boolean };
 }
 
 /** What the steps of a visit are made from. */
@@ -94,8 +110,11 @@ export const those = (...messages: readonly (Message | false | null | undefined)
   return all.length > 0 ? all : undefined;
 };
 
-/** Kit of which nothing more has to be told. */
-export const plain = (...items: readonly string[]): KitItem[] => items.map((item) => ({ item }));
+/** How much to feed: for how many mouths, and how long it may last. */
+export const portion = ({ input }: Making): Message[] => {
+  const mouths = input.facts.animals.reduce((sum, a) => sum + a.count, 0);
+  return [mouths > 0 ? m("feed.portion", { mouths }) : m("feed.portion.unknown")];
+};
 
 /** A hose by the length that its way asks for, m, with some to spare at each end. */
 export const hose = (item: string, metres: number | undefined): KitItem =>
@@ -104,3 +123,9 @@ export const hose = (item: string, metres: number | undefined): KitItem =>
 /** A tap is at the site; any other water is brought or made. */
 export const fromTap = ({ kind }: Pick<PlanInput["source"], "kind">): boolean =>
   kind === "tap" || kind === "tap-minerals";
+
+/** The reading that a step cannot be ticked without. */
+export function testOf({ enters }: Pick<Step, "enters">): Parameter | undefined {
+  for (const entry of enters ?? []) if ("reading" in entry && entry.needed) return entry.reading;
+  return undefined;
+}

@@ -1,11 +1,12 @@
-import { gearOff, type WaterPlan } from "../change/index.ts";
+import { type Correction, gearOff, type WaterPlan } from "../change/index.ts";
 import type { PlanInput } from "../given/index.ts";
 import { type DueTask, type HeldTask, jobOf } from "../programme/index.ts";
 import { arriveAndLook } from "./arrive.ts";
+import { correctionSteps } from "./doses.ts";
 import { drainToLine } from "./drain.ts";
 import { heldStep, jobStep } from "./jobs.ts";
 import { fedAfter, lastLook, vessels } from "./leave.ts";
-import { bubbles, fedFirst, retests } from "./measure.ts";
+import { bubbles, calibrations, fedFirst, retests } from "./measure.ts";
 import { switchedOff } from "./powerDown.ts";
 import { switchedOn } from "./powerUp.ts";
 import { preparation } from "./prepare.ts";
@@ -18,16 +19,22 @@ export function buildSteps(
   water: WaterPlan,
   due: readonly DueTask[],
   held: readonly HeldTask[],
+  corrections: readonly Correction[] = [],
 ): Step[] {
-  const making: Making = { input, water, changing: water.litres.value > 0, off: gearOff(input.book, water) };
+  const making: Making = { input, water, changing: water.litres.value > 0, off: gearOff(input.facts, water) };
   // A job that feeds is the feeding of the visit.
   const fed = due.some((d) => jobOf(d.task).phase === "feed-after");
+  const retested = retests(making);
+  const jobs = due.map((d) => jobStep(making, d));
+  const doses = correctionSteps(making, corrections, [...retested, ...jobs]);
   return [
     ...arriveAndLook(making),
-    ...retests(making),
+    ...retested,
     ...fedFirst(making),
     ...bubbles(making),
-    ...due.map((d) => jobStep(making, d)),
+    ...jobs,
+    ...doses,
+    ...calibrations(making, [...retested, ...jobs, ...doses]),
     ...(making.changing ? change(making) : topsUpAlone(making)),
     ...(fed ? [] : fedAfter(making)),
     ...vessels(making),

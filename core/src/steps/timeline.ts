@@ -46,13 +46,12 @@ const waitsFor = (step: Clocked, other: Clocked): boolean =>
  * the steps that need it ended.
  */
 export function timelineOf(steps: readonly Clocked[]): Timeline {
-  const timed = lay(steps);
-  const minutes = lengthOf(timed);
+  const minutes = lengthOf(steps);
   const alone = steps.filter((s) => aloneOf(s) >= WORTH_MINUTES);
-  const gain = (s: Clocked, other: readonly Clocked[]) => ({ id: s.id, minutes: lengthOf(lay(other)) - minutes });
+  const gain = (s: Clocked, other: readonly Clocked[]) => ({ id: s.id, minutes: lengthOf(other) - minutes });
   const worth = (g: { readonly minutes: number }) => g.minutes >= WORTH_MINUTES;
   return {
-    steps: timed,
+    steps: lay(steps),
     minutes,
     saves: alone.map((s) => gain(s, asLateAsItMay(steps, s))).filter(worth),
     couldSave: alone
@@ -68,32 +67,61 @@ export function timelineOf(steps: readonly Clocked[]): Timeline {
   };
 }
 
+/**
+ * What the hands do while a step goes on by itself, as the visit's own clock lays it out.
+ *
+ * @returns Ids in their order; none where nothing goes on by itself or the hands wait.
+ */
+export function meanwhile(steps: readonly Clocked[], id: string): string[] {
+  const timed = lay(steps);
+  const its = timed.find((s) => s.id === id);
+  const end = its?.aloneTo;
+  if (!its || end === null || end === undefined) return [];
+  return timed.filter((s) => s.id !== id && s.to > s.from && s.from >= its.to && s.from < end).map((s) => s.id);
+}
+
 /** The clock of a visit needs no more than seconds; a snapshot of it stays small. */
 const round = (minutes: number): number => Math.round(minutes * 100) / 100;
 
-const lengthOf = (timed: readonly TimedStep[]): number =>
-  timed.reduce((end, t) => Math.max(end, t.to, t.aloneTo ?? 0), 0);
-
 function lay(steps: readonly Clocked[]): TimedStep[] {
-  let hands = 0;
   const timed: TimedStep[] = [];
-  const running: { readonly step: Clocked; readonly ends: number }[] = [];
-  for (const step of steps) {
-    const gate = running.filter((r) => waitsFor(step, r.step)).sort((a, b) => b.ends - a.ends)[0];
-    const from = Math.max(hands, gate?.ends ?? 0);
-    const to = from + handsOf(step);
-    const alone = aloneOf(step);
-    if (alone > 0) running.push({ step, ends: to + alone });
+  walk(steps, (step, from, to, ends, hands, gate) =>
     timed.push({
       id: step.id,
       from: round(from),
       to: round(to),
-      aloneTo: alone > 0 ? round(to + alone) : null,
-      waited: gate && from - hands > 0.01 ? { since: round(hands), for: gate.step.id } : null,
-    });
+      aloneTo: ends > to ? round(ends) : null,
+      waited: gate && from - hands > 0.01 ? { since: round(hands), for: gate.id } : null,
+    }),
+  );
+  return timed;
+}
+
+/** The minute at which all is done. */
+function lengthOf(steps: readonly Clocked[]): number {
+  let end = 0;
+  walk(steps, (_, __, ___, ends) => {
+    end = Math.max(end, ends);
+  });
+  return round(end);
+}
+
+type Lay = (step: Clocked, from: number, to: number, ends: number, hands: number, gate: Clocked | null) => void;
+
+/** Goes through the steps with one pair of hands: each starts when they are free and what it waits for has ended. */
+function walk(steps: readonly Clocked[], each: Lay): void {
+  let hands = 0;
+  const running: { readonly step: Clocked; readonly ends: number }[] = [];
+  for (const step of steps) {
+    let gate: (typeof running)[number] | null = null;
+    for (const r of running) if (r.ends > (gate?.ends ?? -1) && waitsFor(step, r.step)) gate = r;
+    const from = Math.max(hands, gate?.ends ?? 0);
+    const to = from + handsOf(step);
+    const ends = to + aloneOf(step);
+    if (ends > to) running.push({ step, ends });
+    each(step, from, to, ends, hands, gate?.step ?? null);
     hands = to;
   }
-  return timed;
 }
 
 /** The steps with one moved to just before the first that needs it ended. */

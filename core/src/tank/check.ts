@@ -1,6 +1,6 @@
 import { OutOfRangeError } from "../issues/index.ts";
 import { displayVolumeL, grossVolumeL, heapsOf, rockKgOf, sumpVolumeL, vesselHeightM } from "../vessel/index.ts";
-import type { TankBook } from "./book.ts";
+import type { TankFacts } from "./facts.ts";
 
 /** Something about a tank's dimensions that cannot be, as data. `fields` are where it may be mended. */
 export interface TankMisfit {
@@ -27,8 +27,8 @@ export interface TankMisfit {
 /** A system that mixes less than half of its water is not understood well enough to be planned. */
 const MOST_DEAD = 0.5;
 
-type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks" | "deadL"> & {
-  readonly schools?: Pick<TankBook["schools"], "how" | "heater">;
+type Dimensions = Pick<TankFacts, "display" | "sump" | "landmarks" | "deadL"> & {
+  readonly practice?: Pick<TankFacts["practice"], "how" | "heater">;
 };
 
 /**
@@ -36,7 +36,7 @@ type Dimensions = Pick<TankBook, "display" | "sump" | "landmarks" | "deadL"> & {
  *
  * Every dimension alone is sound here; this asks whether water, bed, rock and sump fit into the glass.
  */
-export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimensions): TankMisfit[] {
+export function tankMisfits({ display, sump, landmarks, practice, deadL }: Dimensions): TankMisfit[] {
   const { vessel, runningLevelM, substrateDepthM, rockTopM, measuredNetL } = display;
   const heightM = vesselHeightM(vessel);
   const misfits: TankMisfit[] = [];
@@ -56,8 +56,8 @@ export function tankMisfits({ display, sump, landmarks, schools, deadL }: Dimens
     most("chamber-longer-than-sump", "sump.returnLengthM", sump.returnLengthM ?? 0, sump.lengthM);
     most("baffle-above-sump", "sump.baffleM", sump.baffleM ?? 0, sump.heightM);
   }
-  if (!sump && schools?.how === "from-sump") misfits.push({ code: "needs-sump", field: "schools.how", most: 0 });
-  if (!sump && schools?.heater === "in-sump") misfits.push({ code: "needs-sump", field: "schools.heater", most: 0 });
+  if (!sump && practice?.how === "from-sump") misfits.push({ code: "needs-sump", field: "practice.how", most: 0 });
+  if (!sump && practice?.heater === "in-sump") misfits.push({ code: "needs-sump", field: "practice.heater", most: 0 });
   if (misfits.length > 0) return misfits;
 
   const grossL = grossVolumeL(vessel, runningLevelM);

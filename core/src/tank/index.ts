@@ -1,3 +1,4 @@
+export { type TankMisfit, tankMisfits } from "./check.ts";
 export {
   type AnimalGroup,
   type Band,
@@ -6,24 +7,22 @@ export {
   type FilterUnit,
   isSalt,
   type Landmark,
+  type Practice,
   type RefillPump,
-  type Schools,
   type StandingException,
   systemVolumeL,
   TANK_KINDS,
-  type TankBook,
+  type TankFacts,
   type TankKind,
   type TimedBucket,
   type Treatment,
-} from "./book.ts";
-export { type TankMisfit, tankMisfits } from "./check.ts";
+} from "./facts.ts";
 export { type KindFacts, kindFacts } from "./kinds.ts";
+export { practised } from "./practised.ts";
 export { type QuickAnswers, quickStart, volumeRelative95 } from "./quickStart.ts";
-export type { TankFacts } from "./schema.ts";
-export { schooled } from "./schooled.ts";
+export type { KeptFacts } from "./schema.ts";
 export {
   type ChoiceOf,
-  choicesOf,
   FILTER_KINDS,
   gearName,
   LANDMARK_KINDS,

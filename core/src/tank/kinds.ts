@@ -1,5 +1,5 @@
 import type { Parameter } from "../units/index.ts";
-import type { Band, Schools, TankKind } from "./book.ts";
+import type { Band, Practice, TankKind } from "./facts.ts";
 
 /** What a kind of tank starts with; all of it is editable per tank. */
 export interface KindFacts {
@@ -10,7 +10,7 @@ export interface KindFacts {
   readonly targetC: number;
   readonly mostShare: number;
   readonly bands: readonly Band[];
-  readonly schools: Schools;
+  readonly practice: Practice;
 }
 
 type Row = readonly [
@@ -34,7 +34,7 @@ function bands(rows: readonly Row[], required: readonly Parameter[]): Band[] {
   }));
 }
 
-const BASE: Schools = {
+const BASE: Practice = {
   policy: "fixed-share",
   share: 0.25,
   how: "drain-then-fill",
@@ -95,7 +95,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "nitrate"],
     ),
-    schools: BASE,
+    practice: BASE,
   },
   planted: {
     label: "planted with CO2, fresh",
@@ -116,7 +116,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.3, substrate: "surface", outside: "cleaner" },
+    practice: { ...BASE, share: 0.3, substrate: "surface", outside: "cleaner" },
   },
   "planted-low": {
     label: "planted without CO2, fresh",
@@ -137,7 +137,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.2, substrate: "never", outside: "cleaner", fertiliser: "lean" },
+    practice: { ...BASE, share: 0.2, substrate: "never", outside: "cleaner", fertiliser: "lean" },
   },
   shrimp: {
     label: "shrimp, fresh",
@@ -157,7 +157,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "gh", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.15, how: "in-and-out", substrate: "never", heater: "lowered" },
+    practice: { ...BASE, share: 0.15, how: "in-and-out", substrate: "never", heater: "lowered" },
   },
   "rift-lake": {
     label: "rift-lake fish, hard fresh",
@@ -177,7 +177,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "nitrate", "ph"],
     ),
-    schools: { ...BASE, share: 0.4, feeding: "before", substrate: "whole" },
+    practice: { ...BASE, share: 0.4, feeding: "before", substrate: "whole" },
   },
   "cool-fresh": {
     label: "cool fresh: axolotls, goldfish",
@@ -196,7 +196,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "nitrate", "ammonia"],
     ),
-    schools: { ...BASE, share: 0.3, feeding: "by-owner", heater: "none", substrate: "bare" },
+    practice: { ...BASE, share: 0.3, feeding: "by-owner", heater: "none", substrate: "bare" },
   },
   brackish: {
     label: "brackish",
@@ -215,7 +215,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.2, feeding: "before", panels: "all", substrate: "sectors" },
+    practice: { ...BASE, share: 0.2, feeding: "before", panels: "all", substrate: "sectors" },
   },
   "marine-fish": {
     label: "marine fish only",
@@ -235,7 +235,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: {
+    practice: {
       ...BASE,
       share: 0.12,
       how: "from-sump",
@@ -253,7 +253,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
     targetC: 25,
     mostShare: 0.4,
     bands: bands(reef(20), ["temperature", "salinity", "nitrate"]),
-    schools: { ...BASE, share: 0.15, feeding: "before" },
+    practice: { ...BASE, share: 0.15, feeding: "before" },
   },
   "large-polyp": {
     label: "large-polyp stony coral",
@@ -263,7 +263,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
     targetC: 25,
     mostShare: 0.3,
     bands: bands(reef(15), ["temperature", "salinity", "alkalinity", "nitrate"]),
-    schools: { ...BASE, share: 0.15, feeding: "before", heater: "in-sump", pumpsAtSiphon: "on" },
+    practice: { ...BASE, share: 0.15, feeding: "before", heater: "in-sump", pumpsAtSiphon: "on" },
   },
   "stony-coral": {
     label: "small-polyp stony coral",
@@ -273,7 +273,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
     targetC: 25,
     mostShare: 0.3,
     bands: bands(reef(12), ["temperature", "salinity", "alkalinity", "nitrate"]),
-    schools: { ...BASE, share: 0.15, heater: "in-sump", pumpsAtSiphon: "on" },
+    practice: { ...BASE, share: 0.15, heater: "in-sump", pumpsAtSiphon: "on" },
   },
   anemone: {
     label: "anemone",
@@ -294,7 +294,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: { ...BASE, share: 0.15, substrate: "surface" },
+    practice: { ...BASE, share: 0.15, substrate: "surface" },
   },
   seahorse: {
     label: "seahorses and macroalgae",
@@ -314,7 +314,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "ammonia"],
     ),
-    schools: {
+    practice: {
       ...BASE,
       share: 0.2,
       how: "in-and-out",
@@ -341,7 +341,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: {
+    practice: {
       ...BASE,
       share: 0.25,
       how: "animals-out",
@@ -368,7 +368,7 @@ export const kindFacts: Readonly<Record<TankKind, KindFacts>> = {
       ],
       ["temperature", "salinity", "nitrate"],
     ),
-    schools: {
+    practice: {
       ...BASE,
       share: 0.1,
       feeding: "before",

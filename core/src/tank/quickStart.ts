@@ -1,8 +1,8 @@
 import { grossVolumeL, surfaceM2, type Vessel, vesselHeightM } from "../vessel/index.ts";
 import { evaporationL } from "../water/index.ts";
-import type { Landmark, TankKind } from "./book.ts";
+import type { Landmark, TankKind } from "./facts.ts";
 import { type KindFacts, kindFacts } from "./kinds.ts";
-import type { TankFacts } from "./schema.ts";
+import type { KeptFacts } from "./schema.ts";
 import type { SwitchGear } from "./vocabulary.ts";
 
 /** What a person answers to begin a tank; name, site and water stand on its row. */
@@ -131,7 +131,7 @@ const round = (value: number, decimals: number) => Number(value.toFixed(decimals
  *
  * @throws {OutOfRangeError} for dimensions that make no vessel.
  */
-export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers): TankFacts {
+export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers): KeptFacts {
   const of = firm ?? kindFacts[kind];
   const contents = usual[kind];
   const heightM = vesselHeightM(vessel);
@@ -175,13 +175,13 @@ export function quickStart({ kind, firm, vessel, sump, startedOn }: QuickAnswers
       2,
     ),
     topUp: sump ? "reservoir" : "owner",
-    // A school that needs a sump falls back to the plain way where there is none.
-    schools: sump
-      ? of.schools
+    // A way that needs a sump falls back to the plain way where there is none.
+    practice: sump
+      ? of.practice
       : {
-          ...of.schools,
-          how: of.schools.how === "from-sump" ? "drain-then-fill" : of.schools.how,
-          heater: of.schools.heater === "in-sump" ? "off" : of.schools.heater,
+          ...of.practice,
+          how: of.practice.how === "from-sump" ? "drain-then-fill" : of.practice.how,
+          heater: of.practice.heater === "in-sump" ? "off" : of.practice.heater,
         },
     bands: [...of.bands],
     targetPsu: of.targetPsu,
@@ -234,11 +234,11 @@ const VOLUME_FIELDS = ["display.runningLevelM", "display.substrate", "display.su
  * 2 % where the litres were measured while filling, 5 % from measured dimensions, 10 % while bed, rock, level or sump
  * are assumed. General practice, editable by measuring.
  */
-export function volumeRelative95(book: {
+export function volumeRelative95(facts: {
   readonly display: { readonly measuredNetL?: number | undefined };
   readonly assumed?: readonly string[] | undefined;
 }): number {
-  if (book.display.measuredNetL !== undefined) return 0.02;
-  const assumed = book.assumed ?? [];
+  if (facts.display.measuredNetL !== undefined) return 0.02;
+  const assumed = facts.assumed ?? [];
   return assumed.some((key) => VOLUME_FIELDS.includes(key) || key.startsWith("sump.")) ? 0.1 : 0.05;
 }

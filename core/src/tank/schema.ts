@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
 import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
-import { EXCEPTION_KINDS, HOSE_ENDS, TANK_KINDS } from "./book.ts";
+import { EXCEPTION_KINDS, HOSE_ENDS, TANK_KINDS } from "./facts.ts";
 import {
   type ChoiceOf,
   choicesOf,
@@ -13,7 +13,7 @@ import {
   type Way,
 } from "./vocabulary.ts";
 
-const metres = z.number("Enter a number of centimetres.").positive("A side of a tank is longer than nothing.").max(20);
+const metres = z.number("Enter a length.").positive("Enter a length above 0.").max(20);
 
 /** One object a shape, with the dimensions that are measured on it. */
 const shapes = VESSEL_SHAPES.map((shape) =>
@@ -41,12 +41,9 @@ const waysShape = Object.fromEntries(WAY_NAMES.map((way) => [way, z.enum(choices
   readonly [W in Way]: z.ZodEnum<{ [C in ChoiceOf<W> & string]: C }>;
 };
 
-export const SchoolsSchema = z.object({
+const PracticeSchema = z.object({
   ...waysShape,
-  share: z
-    .number("Enter a share.")
-    .gt(0, "A change takes more than nothing.")
-    .max(1, "A change cannot take more than the whole tank."),
+  share: z.number("Enter a share.").gt(0, "Enter a share above 0 %.").max(1, "Enter a share of at most 100 %."),
 });
 
 const date = z.iso.date("That day does not exist.");
@@ -69,15 +66,15 @@ export const KindFactsSchema = z.object({
   targetPsu: z.number().min(0).max(42),
   targetC: z.number().min(0).max(40),
   mostShare: z.number().gt(0).max(1),
-  schools: SchoolsSchema,
+  practice: PracticeSchema,
   bands: BandsSchema,
 });
 
 const timed = z.object({ litres: z.number().min(0.1).max(1000), seconds: z.number().min(0.5).max(86_400) }).optional();
 const hose = { boreMm: z.number().min(2).max(200), lengthM: z.number().min(0.1).max(200) };
 
-/** The stored facts of a tank: `TankBook` without its row's own id, name and kind, and without its animals. */
-export const TankFactsSchema = z.object({
+/** The stored facts of a tank: `TankFacts` without its row's own id, name and kind, and without its animals. */
+export const KeptFactsSchema = z.object({
   display: z.object({
     vessel: VesselSchema,
     runningLevelM: metres,
@@ -144,7 +141,7 @@ export const TankFactsSchema = z.object({
   lightsHours: z.number().min(0).max(24).optional(),
   turnoverLPerHour: z.number().min(0).optional(),
   access: z.string().max(400).optional(),
-  schools: SchoolsSchema,
+  practice: PracticeSchema,
   bands: BandsSchema,
   targetPsu: z.number().min(0).max(42),
   targetC: z.number().min(0).max(40),
@@ -177,6 +174,6 @@ export const TankFactsSchema = z.object({
   assumed: z.array(z.string()).optional(),
   mostShare: z.number().gt(0).max(1),
 });
-export type TankFacts = z.infer<typeof TankFactsSchema>;
+export type KeptFacts = z.infer<typeof KeptFactsSchema>;
 
 export const TankKindSchema = z.enum(TANK_KINDS);

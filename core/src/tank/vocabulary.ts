@@ -132,7 +132,7 @@ export const choicesOf = <W extends Way>(way: W): [ChoiceOf<W>, ...ChoiceOf<W>[]
   Object.keys(WAYS[way].choices) as [ChoiceOf<W>, ...ChoiceOf<W>[]];
 
 /** What is switched off for a change, in the order a tank is taken down, and what each is called. */
-export const GEAR = {
+const GEAR = {
   "top-up": "top-up",
   dosing: "dosing",
   feeder: "feeder",

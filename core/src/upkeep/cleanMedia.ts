@@ -1,9 +1,9 @@
 import { addDays } from "../calendar/civil.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { lastsDays } from "./reservoir.ts";
 
-/** Days that a piece of mechanical media stays in, by school (field practice); null where there is none. */
-export const MEDIA_DAYS: Readonly<Record<TankBook["schools"]["media"], number | null>> = {
+/** Days that a piece of mechanical media stays in, by way of working (field practice); null where there is none. */
+export const MEDIA_DAYS: Readonly<Record<TankFacts["practice"]["media"], number | null>> = {
   daily: 1,
   "every-2-3-days": 3,
   weekly: 7,
@@ -26,14 +26,16 @@ export interface CleanMedia {
  * Pieces ÷ (1/days each + one extra ÷ days between changes). Eight at three days last 24 days without changes.
  *
  * @param changeEveryDays Days between water changes; null without any.
+ * @example
+ * cleanMediaLasts({ practice: { media: "every-2-3-days" }, cleanMedia: 8, cleanMediaOn: "2026-03-01" }, null); // { "days": 24, "washBy": "2026-03-25" }
  */
 export function cleanMediaLasts(
-  book: Pick<TankBook, "schools" | "cleanMedia" | "cleanMediaOn">,
+  facts: Pick<TankFacts, "practice" | "cleanMedia" | "cleanMediaOn">,
   changeEveryDays: number | null,
 ): CleanMedia | null {
-  const daysEach = MEDIA_DAYS[book.schools.media];
-  if (daysEach === null || book.cleanMedia === undefined || book.cleanMediaOn === undefined) return null;
+  const daysEach = MEDIA_DAYS[facts.practice.media];
+  if (daysEach === null || facts.cleanMedia === undefined || facts.cleanMediaOn === undefined) return null;
   const extra = changeEveryDays !== null && changeEveryDays > 0 ? EXTRA_EACH_CHANGE / changeEveryDays : 0;
-  const days = lastsDays(book.cleanMedia, 1 / daysEach + extra) ?? 0;
-  return { days, washBy: addDays(book.cleanMediaOn, days) };
+  const days = lastsDays(facts.cleanMedia, 1 / daysEach + extra) ?? 0;
+  return { days, washBy: addDays(facts.cleanMediaOn, days) };
 }

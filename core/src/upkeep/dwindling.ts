@@ -20,6 +20,8 @@ const LEAST = 2;
  *
  * Losses count, and counts that found fewer than there should have been; animals that were moved do not. Null for a
  * group that holds its own.
+ * @example
+ * dwindling([{ kind: "lost", number: 3, countAfter: 7, onDate: "2026-03-01" }], "2026-03-10"); // { "lost": 3, "of": 10 }
  */
 export function dwindling(
   events: readonly CountEvent[],

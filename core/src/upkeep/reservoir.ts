@@ -4,6 +4,8 @@
  *
  * @param stock Usable litres, or clean socks less what is kept back for changes.
  * @param perDay Litres a day (learnt from refills), or socks a day.
+ * @example
+ * lastsDays(20, 3); // 6
  */
 export function lastsDays(stock: number, perDay: number): number | null {
   return perDay > 0 ? Math.floor(stock / perDay + 1e-9) : null;

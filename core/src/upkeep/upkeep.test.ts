@@ -65,8 +65,8 @@ describe("an hour meter", () => {
 });
 
 describe("clean media", () => {
-  const media = (count: number, school: "daily" | "every-2-3-days" | "weekly" | "none") => ({
-    schools: { media: school } as never,
+  const media = (count: number, way: "daily" | "every-2-3-days" | "weekly" | "none") => ({
+    practice: { media: way } as never,
     cleanMedia: count,
     cleanMediaOn: "2026-11-01",
   });
@@ -76,7 +76,7 @@ describe("clean media", () => {
     expect(cleanMediaLasts(media(8, "every-2-3-days"), 7)).toEqual({ days: 16, washBy: "2026-11-17" });
   });
   test("without a count, or where nothing is swapped, says nothing", () => {
-    expect(cleanMediaLasts({ schools: { media: "weekly" } as never }, 7)).toBeNull();
+    expect(cleanMediaLasts({ practice: { media: "weekly" } as never }, 7)).toBeNull();
     expect(cleanMediaLasts(media(4, "none"), 7)).toBeNull();
   });
   test("of none runs out on the day it is counted", () =>

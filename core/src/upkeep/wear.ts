@@ -30,6 +30,8 @@ export interface Wear {
  * A service counts from the last one, or from the day it was installed. With a rule of days and one of hours, the
  * earlier replaces it. Hours are days since it was installed times the hours it runs a day; with a meter, its reading
  * and the days since then.
+ * @example
+ * wearOf({ installedOn: "2026-01-01", hoursPerDay: 10, meterHours: null, meterOn: null, serviceEveryDays: 30, lastServicedOn: null, replaceAfterDays: null, replaceAfterHours: 1000 }, "2026-02-10"); // { "hoursRun": 400, "serviceDueOn": "2026-01-31", "replaceDueOn": "2026-04-11", "used": 0.4 }
  */
 export function wearOf(life: EquipmentLife, today: string): Wear {
   const age = Math.max(0, daysBetween(life.installedOn, today));

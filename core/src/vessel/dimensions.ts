@@ -87,7 +87,12 @@ export const vesselShapes: Readonly<
 
 export const VESSEL_SHAPES = Object.keys(vesselShapes) as VesselShape[];
 
-/** A vessel of a shape from dimensions by key; one that is not given is 0, which no vessel accepts. */
+/**
+ * A vessel of a shape from dimensions by key; one that is not given is 0, which no vessel accepts.
+ *
+ * @example
+ * vesselOf("cylinder", { diameterM: 1 }); // { "shape": "cylinder", "diameterM": 1, "heightM": 0 }
+ */
 export function vesselOf(shape: VesselShape, dimensions: Readonly<Record<string, number>>): Vessel {
   return {
     shape,

@@ -22,8 +22,18 @@ export interface Display extends Furnishing {
   readonly runningLevelM: number;
 }
 
-/** Every heap of rock of a display, the first one first. */
+/**
+ * Every heap of rock of a display, the first one first.
+ *
+ * @example
+ * heapsOf({ rockKg: 5, rockTopM: 0.2 }); // [{ "rockKg": 5, "rockTopM": 0.2 }]
+ */
 export const heapsOf = ({ rockKg, rockTopM, heaps = [] }: Furnishing) => [{ rockKg, rockTopM }, ...heaps];
 
-/** All the rock of a display, dry, kg. */
+/**
+ * All the rock of a display, dry, kg.
+ *
+ * @example
+ * rockKgOf({ rockKg: 5, rockTopM: 0.2, heaps: [{ rockKg: 3, rockTopM: 0.1 }] }); // 8
+ */
 export const rockKgOf = (display: Furnishing): number => heapsOf(display).reduce((sum, h) => sum + h.rockKg, 0);

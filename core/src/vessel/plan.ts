@@ -34,7 +34,12 @@ export function planAreaM2(plan: readonly PlanCorner[]): number {
   );
 }
 
-/** The plan as points for a drawing, m: corners, and arcs cut into `perTurn` parts of a full turn. */
+/**
+ * The plan as points for a drawing, m: corners, and arcs cut into `perTurn` parts of a full turn.
+ *
+ * @example
+ * planPoints([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }])[1]; // { "x": 1, "y": 0 }
+ */
 export function planPoints(plan: readonly PlanCorner[], perTurn = 96): { readonly x: number; readonly y: number }[] {
   return edges(plan).flatMap(({ from, to, turn, radius }) => {
     const parts = turn === 0 ? 1 : Math.max(24, Math.ceil((Math.abs(turn) / (2 * Math.PI)) * perTurn));

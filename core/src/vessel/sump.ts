@@ -39,6 +39,8 @@ const othersLevelM = ({ baffleM, runningLevelM, heightM }: Sump): number => Math
  * Litres in the sump while the return chamber stands at a level; the other chambers never fall below their baffle.
  *
  * @throws {OutOfRangeError} for a level outside the sump.
+ * @example
+ * sumpVolumeL({ lengthM: 0.6, widthM: 0.4, heightM: 0.4, runningLevelM: 0.25, returnLengthM: 0.2, pipesL: 2 }, 0.1); // 48
  */
 export function sumpVolumeL(sump: Sump, levelM: number): number {
   requireRange("levelM", levelM, 0, sump.heightM);
@@ -47,7 +49,12 @@ export function sumpVolumeL(sump: Sump, levelM: number): number {
   return (ownM2 * levelM + othersM2 * Math.max(levelM, othersLevelM(sump))) * 1000;
 }
 
-/** Level of the return chamber at which the sump holds so many litres, m: the inverse of `sumpVolumeL`, from its floor. */
+/**
+ * Level of the return chamber at which the sump holds so many litres, m: the inverse of `sumpVolumeL`, from its floor.
+ *
+ * @example
+ * sumpLevelM({ lengthM: 0.6, widthM: 0.4, heightM: 0.4, runningLevelM: 0.25, returnLengthM: 0.2, pipesL: 2 }, 48); // 0.1
+ */
 export function sumpLevelM(sump: Sump, litres: number): number {
   const ownM2 = returnFloorM2(sump);
   const floorM2 = sump.lengthM * sump.widthM;
@@ -59,5 +66,10 @@ export function sumpLevelM(sump: Sump, litres: number): number {
   return Math.min(sump.heightM, Math.max(0, level));
 }
 
-/** Litres of the whole sump, filled to its rim. */
+/**
+ * Litres of the whole sump, filled to its rim.
+ *
+ * @example
+ * sumpCapacityL({ lengthM: 0.6, widthM: 0.4, heightM: 0.4, runningLevelM: 0.25, returnLengthM: 0.2, pipesL: 2 }); // 96
+ */
 export const sumpCapacityL = ({ lengthM, widthM, heightM }: Sump): number => lengthM * widthM * heightM * 1000;

@@ -126,7 +126,7 @@ function regular(sides: number, acrossM: number): PlanCorner[] {
  * The water's outline seen from above at a height over the floor, m. Everything that is drawn or computed of a vessel
  * comes from this: its area is the surface, its width the front view, its area over the height the volume.
  */
-export function vesselPlan(vessel: Vessel, heightM: number): PlanCorner[] {
+function vesselPlan(vessel: Vessel, heightM: number): PlanCorner[] {
   switch (vessel.shape) {
     case "box":
       return rectangle(vessel.lengthM, vessel.widthM);
@@ -217,7 +217,12 @@ export function vesselPlan(vessel: Vessel, heightM: number): PlanCorner[] {
   }
 }
 
-/** Whether the walls lean or bend, so that the outline differs with height. */
+/**
+ * Whether the walls lean or bend, so that the outline differs with height.
+ *
+ * @example
+ * wallsLean({ shape: "bowl", diameterM: 0.4, heightM: 0.3 }); // true
+ */
 export function wallsLean(vessel: Vessel): boolean {
   return ["sloping", "bowl", "flat-bowl", "drum"].includes(vessel.shape);
 }
@@ -278,7 +283,12 @@ function requireSense(vessel: Vessel): void {
   sensible.add(vessel);
 }
 
-/** Dimensions that another one bounds, m: an end pane is shorter than its wall, a rim lower than its ball. */
+/**
+ * Dimensions that another one bounds, m: an end pane is shorter than its wall, a rim lower than its ball.
+ *
+ * @example
+ * vesselBounds({ shape: "bow-front", lengthM: 1, widthM: 0.5, bowM: 0.1, heightM: 0.5 }); // [{ "field": "bowM", "high": 0.5 }]
+ */
 export function vesselBounds(
   vessel: Vessel,
 ): readonly { readonly field: string; readonly low?: number; readonly high: number }[] {
@@ -329,6 +339,8 @@ export function grossVolumeL(vessel: Vessel, heightM: number): number {
  * Closed forms where walls lean: a wedge, a ball's cap π h² (3r − h)/3, a lying cylinder's circular segment.
  *
  * @throws {OutOfRangeError} for dimensions that make no vessel.
+ * @example
+ * grossOf({ shape: "bowl", diameterM: 0.4, heightM: 0.4 })(0.4); // 33.5
  */
 export function grossOf(vessel: Vessel): (heightM: number) => number {
   requireSense(vessel);
@@ -401,7 +413,12 @@ export function insideOf(outside: Vessel, glassM: number): Vessel {
   return inside;
 }
 
-/** The vessel's outline from above at its running or rim height, as points for a drawing, m. */
+/**
+ * The vessel's outline from above at its running or rim height, as points for a drawing, m.
+ *
+ * @example
+ * vesselPlanPoints({ shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 }, 0.5)[2]; // { "x": 0.5, "y": 0.5 }
+ */
 export function vesselPlanPoints(vessel: Vessel, heightM: number): { readonly x: number; readonly y: number }[] {
   return planPoints(vesselPlan(vessel, heightM));
 }

@@ -8,6 +8,7 @@ const SEA_FROM_PSU = 1;
  *
  * Source: fresh water Emerson et al. 1975; sea water Bell et al. 2007.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * freeAmmoniaFraction({ ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.0537
  */
@@ -49,6 +50,7 @@ export function totalAmmoniaForMgL(
 /**
  * Free ammonia as NH3, mg/L, from total ammonia as nitrogen.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * freeAmmoniaMgL(1, { ph: 8, temperatureC: 25, salinityPsu: 0 }); // 0.0652
  */

@@ -16,6 +16,8 @@ export interface Conditioner {
  *
  * @param measured free and combined chlorine, mg/L as chlorine; absent where it was never measured.
  * @param said times the label that somebody set, from 1.
+ * @example
+ * conditionerTimes({ removesMgL: 2 }, { chlorine: 1, chloramine: 3 }, 1); // 2
  */
 export function conditionerTimes(
   { removesMgL }: Pick<Conditioner, "removesMgL">,
@@ -26,7 +28,11 @@ export function conditionerTimes(
   return Math.max(said, ((chlorine ?? 0) + (chloramine ?? 0)) / removesMgL);
 }
 
-/** Chlorine that the largest dose of the label removes, mg/L; null where the label does not say. */
+/**
+ * Chlorine that the largest dose of the label removes, mg/L; null where the label does not say.
+ * @example
+ * removedAtMostMgL({ name: "conditioner", removesMgL: 2, mlPer100L: 10, maximumMlPer100L: 25 }); // 5
+ */
 export const removedAtMostMgL = ({ removesMgL, mlPer100L, maximumMlPer100L }: Conditioner): number | null =>
   removesMgL === undefined ? null : (removesMgL * maximumMlPer100L) / mlPer100L;
 
@@ -34,6 +40,7 @@ export const removedAtMostMgL = ({ removesMgL, mlPer100L, maximumMlPer100L }: Co
  * Millilitres of conditioner for the litres that untreated water will meet.
  *
  * @param chloramineFactor 1 for free chlorine; more where the supplier uses chloramine, capped at the label's maximum.
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * conditionerMl({ name: "any", mlPer100L: 10, maximumMlPer100L: 30, bindsAmmonia: false }, 150, 1); // 15
  */

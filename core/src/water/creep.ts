@@ -1,22 +1,9 @@
 import { requireRange } from "../issues/index.ts";
 
 /**
- * Salinity that a tank gains each day by being topped up with salt water, ppt: E·St/V. Evaporation leaves all salt behind.
+ * The salinity of a top-up that makes a tank gain so much each day, ppt: G·V/E. Evaporation leaves all salt behind.
  *
- * @param litresPerDay Topped up, from 0.
- * @example
- * topUpCreepPpt(0.2, 5, 200); // 0.005
- */
-export function topUpCreepPpt(topUpPsu: number, litresPerDay: number, systemL: number): number {
-  requireRange("topUpPsu", topUpPsu, 0, 60);
-  requireRange("litresPerDay", litresPerDay, 0, 1e5);
-  requireRange("systemL", systemL, Number.MIN_VALUE, 1e7);
-  return (topUpPsu * litresPerDay) / systemL;
-}
-
-/**
- * The salinity of a top-up that makes a tank gain so much each day, ppt: the same solved for it.
- *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * topUpPsuOf(0.005, 5, 200); // 0.2
  */
@@ -33,6 +20,7 @@ export function topUpPsuOf(creepPpt: number, litresPerDay: number, systemL: numb
  * handbook, natatoriums); saturation after Magnus with the constants of Alduchov and Eskridge (1996).
  *
  * @param input `airMS` speed of the air over the water, 0 to 2; `humidity` 0 to 1.
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * evaporationL({ surfaceM2: 1, waterC: 25, airC: 22, humidity: 0.5, airMS: 0.1 }); // about 6.3
  */

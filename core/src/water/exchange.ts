@@ -74,6 +74,7 @@ export function litresToReach(input: {
 /**
  * The peak, just before a change, that a steady build-up and a steady change settle at.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * settledPeak(5, 2, 14, 0.3); // 98.33
  */
@@ -90,18 +91,4 @@ export function settledPeak(refill: number, perDay: number, intervalDays: number
  */
 export function shareToHold(limit: number, refill: number, perDay: number, intervalDays: number): number {
   return (perDay * intervalDays) / (limit - refill);
-}
-
-/** What is uncertain about one substance in a change, as standard deviations; litres and volume relative. */
-export interface ExchangeSigmas {
-  readonly before: number;
-  readonly refill: number;
-  readonly litresRelative: number;
-  readonly volumeRelative: number;
-}
-
-/** Standard deviation of a concentration after a change: first-order propagation. */
-export function afterExchangeSigma(before: number, refill: number, share: number, sigmas: ExchangeSigmas): number {
-  const shareSigma = share * Math.hypot(sigmas.litresRelative, sigmas.volumeRelative);
-  return Math.hypot((1 - share) * sigmas.before, share * sigmas.refill, (refill - before) * shareSigma);
 }

@@ -1,20 +1,5 @@
 import { requireRange } from "../issues/index.ts";
 
-/**
- * Concentration after equal changes with nothing building up between them: Cr + (C0 − Cr)(1 − f)^n.
- *
- * @param share Effective share of one change, 0 to 1.
- * @param times Whole changes, from 0.
- * @throws {OutOfRangeError} outside of those.
- * @example
- * afterRepeated(40, 5, 0.25, 3); // 19.77
- */
-export function afterRepeated(before: number, refill: number, share: number, times: number): number {
-  requireRange("share", share, 0, 1);
-  requireRange("times", times, 0, 10_000);
-  return refill + (before - refill) * (1 - share) ** times;
-}
-
 /** How many equal changes reach a target, or why none do. */
 export type ChangesNeeded =
   | { readonly ok: true; readonly changes: number }
@@ -25,6 +10,7 @@ export type ChangesNeeded =
  *
  * A target that is met needs none; one that is the new water itself is reached by a whole change alone.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * changesToReach({ before: 40, target: 20, refill: 5, share: 0.25 }); // 3
  */
@@ -70,6 +56,7 @@ export function shareForChanges(input: {
 /**
  * The trough, just after a change, that a steady build-up and a steady change settle at: Cr + a·t(1 − f)/f.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * settledTrough(5, 2, 14, 0.3); // 70.33
  */
@@ -81,24 +68,13 @@ export function settledTrough(refill: number, perDay: number, intervalDays: numb
 /**
  * Days between changes of one share that keep the settled peak at a limit: t = f·(limit − Cr)/a.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * intervalToHold(50, 5, 2, 0.3); // 6.75
  */
 export function intervalToHold(limit: number, refill: number, perDay: number, share: number): number {
   requireRange("share", share, 0, 1);
   return (share * (limit - refill)) / perDay;
-}
-
-/**
- * Where a daily automatic exchange settles, Cr + a·V/q, in the unit of the build-up.
- *
- * @param litresPerDay Exchanged every day, more than 0.
- * @example
- * settledDaily(5, 2, 200, 10); // 45
- */
-export function settledDaily(refill: number, perDay: number, systemL: number, litresPerDay: number): number {
-  requireRange("litresPerDay", litresPerDay, Number.MIN_VALUE, 1e6);
-  return refill + (perDay * systemL) / litresPerDay;
 }
 
 /**
@@ -124,6 +100,7 @@ export interface DailySteps {
  * How far a value may move today, and the days until its target, at a limit a day: ⌈|Ct − C0|/x⌉.
  *
  * @param limits The most it may rise and fall in a day, both more than 0.
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * dailySteps(32, 35, { up: 1, down: 2 }); // 33 today, 3 days
  */
@@ -140,16 +117,4 @@ export function dailySteps(
     today: from + Math.sign(gap) * Math.min(Math.abs(gap), most),
     days: Math.max(0, Math.ceil(Math.abs(gap) / most - 1e-9)),
   };
-}
-
-/**
- * New water that moves a tank by so much with one change: Sr = S0 ± x/f.
- *
- * @param share Effective share, more than 0 to 1.
- * @example
- * refillForShift(30, 2, 0.25); // 38
- */
-export function refillForShift(before: number, shift: number, share: number): number {
-  requireRange("share", share, Number.MIN_VALUE, 1);
-  return before + shift / share;
 }

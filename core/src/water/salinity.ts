@@ -1,55 +1,9 @@
 import { requireRange } from "../issues/index.ts";
 
-/** What is poured back so that both salt and level are right. */
-export type SaltRefill =
-  | { readonly ok: true; readonly saltL: number; readonly freshL: number }
-  | { readonly ok: false; readonly reason: "mix-too-weak" | "mix-too-strong"; readonly neededPsu: number };
-
-/**
- * Salt water and fresh water to pour after draining a tank that also stood low.
- *
- * Source: conservation of salt and of water; evaporation takes only water.
- *
- * @param input `missingL`: litres below the running level on arrival. `psu`: measured at that level.
- * @throws {OutOfRangeError} if litres are negative or more than the system holds.
- * @example
- * saltRefill({ systemL: 600, missingL: 12, psu: 35.6, drainedL: 90, targetPsu: 35, mixPsu: 35 }); // 93.46 and 8.54 L
- */
-export function saltRefill(input: {
-  readonly systemL: number;
-  readonly missingL: number;
-  readonly psu: number;
-  readonly drainedL: number;
-  readonly targetPsu: number;
-  readonly mixPsu: number;
-}): SaltRefill {
-  const { systemL, missingL, psu, drainedL, targetPsu, mixPsu } = input;
-  requireRange("missingL", missingL, 0, systemL);
-  requireRange("drainedL", drainedL, 0, systemL - missingL);
-  requireRange("mixPsu", mixPsu, Number.MIN_VALUE, 300);
-  const saltMissing = targetPsu * systemL - psu * (systemL - missingL - drainedL);
-  const room = drainedL + missingL;
-  const saltL = saltMissing / mixPsu;
-  if (saltL < 0) return { ok: false, reason: "mix-too-strong", neededPsu: 0 };
-  if (saltL > room)
-    return { ok: false, reason: "mix-too-weak", neededPsu: room > 0 ? saltMissing / room : Number.POSITIVE_INFINITY };
-  return { ok: true, saltL, freshL: room - saltL };
-}
-
-/**
- * Salinity once the missing water is back, PSU: the salt stays, the level rises.
- *
- * @example
- * salinityAtFullLevel(35.6, 600, 12); // 34.888
- */
-export function salinityAtFullLevel(psu: number, systemL: number, missingL: number): number {
-  requireRange("missingL", missingL, 0, systemL);
-  return (psu * (systemL - missingL)) / systemL;
-}
-
 /**
  * Grams of a salt for litres of *finished* mix. `gramsPerLitre` is the salt's figure at 35 PSU.
  *
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * saltGrams(30, 38, 35); // 1140
  */
@@ -70,7 +24,13 @@ export interface SaltLesson {
   readonly questioned: boolean;
 }
 
-/** Moves a salt's figure half-way to a verified batch: k ← k + 0.5 (g·35/(L·S) − k). */
+/**
+ * Moves a salt's figure half-way to a verified batch: k ← k + 0.5 (g·35/(L·S) − k).
+ *
+ * @throws {OutOfRangeError} for a value outside its range.
+ * @example
+ * learnSalt(36, { litres: 100, grams: 3600, measuredPsu: 34 }).gramsPerLitre; // 36.53
+ */
 export function learnSalt(
   gramsPerLitre: number,
   batch: {

@@ -56,7 +56,12 @@ const gravityScales: Readonly<Record<GravityReference, GravityScale>> = {
   "60/60F": { sampleC: SIXTY_F_C, waterKgM3: densityKgM3(0, SIXTY_F_C) },
 };
 
-/** Temperature of the sample on a scale of specific gravity, and the density of the pure water it is compared with. */
+/**
+ * Temperature of the sample on a scale of specific gravity, and the density of the pure water it is compared with.
+ *
+ * @example
+ * gravityScale("20/4").waterKgM3; // 999.975
+ */
 export function gravityScale(reference: GravityReference): GravityScale {
   return gravityScales[reference];
 }

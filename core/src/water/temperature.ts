@@ -1,20 +1,11 @@
 import { OutOfRangeError, requireRange } from "../issues/index.ts";
 
 /**
- * Temperature of a tank after a change with an effective share, °C. Heat balance of equal waters.
- *
- * @example
- * temperatureAfter(25, 20, 0.2); // 24
- */
-export function temperatureAfter(tankC: number, refillC: number, share: number): number {
-  return tankC + share * (refillC - tankC);
-}
-
-/**
  * Temperature of a tank while it is refilled, °C: (Vleft·T0 + u·Tr)/(Vleft + u).
  *
  * @param leftL In the tank when pouring began, more than 0.
  * @param pouredL So far; half of what was taken out is the check on the way.
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * temperatureDuring(25, 20, 80, 20); // 24
  */
@@ -22,17 +13,6 @@ export function temperatureDuring(tankC: number, refillC: number, leftL: number,
   requireRange("leftL", leftL, Number.MIN_VALUE, 1e7);
   requireRange("pouredL", pouredL, 0, 1e7);
   return (leftL * tankC + pouredL * refillC) / (leftL + pouredL);
-}
-
-/**
- * New water must be at least this warm so that the tank falls no lower than `floorC`.
- *
- * @example
- * refillAtLeastC(25, 24, 0.25); // 21
- */
-export function refillAtLeastC(tankC: number, floorC: number, share: number): number {
-  requireRange("share", share, Number.MIN_VALUE, 1);
-  return tankC + (floorC - tankC) / share;
 }
 
 /**
@@ -73,6 +53,7 @@ const WH_PER_L_K = { fresh: 1.158, sea: 1.136 } as const;
  * Source: Newton's law of cooling with a constant source of heat, solved for time.
  *
  * @param input `lossWPerK`: U·A of the barrel. `water`: which heat capacity.
+ * @throws {OutOfRangeError} for a value outside its range.
  * @example
  * heatingHours({ litres: 100, fromC: 10, toC: 25, watts: 300, lossWPerK: 4, roomC: 10, water: "fresh" }); // 6.46
  */

@@ -39,7 +39,7 @@ export const called = {
   "treatment-carbon": job(
     "Fresh carbon to take the remedy out",
     "media",
-    "1 days after a treatment, give or take 4 days",
+    "1 day after a treatment, give or take 4 days",
     5,
     "What stays of a remedy works on; carbon takes it out once its time is over.",
     { done: "put in fresh carbon to take the remedy out", uses: ["rinsed carbon"], kind: "media", covers: ["carbon"] },

@@ -1,9 +1,10 @@
+import type { Here, HereOf, JobDay } from "../here.ts";
 import type { Job } from "../job.ts";
 import { called } from "./called.ts";
-import { measure } from "./measure.ts";
+import { measure, testHere } from "./measure.ts";
 import { ownerJobs } from "./owner.ts";
-import { seldom } from "./seldom.ts";
-import { weekly } from "./weekly.ts";
+import { seldom, seldomHere } from "./seldom.ts";
+import { weekly, weeklyHere } from "./weekly.ts";
 
 /** Every job that is known. A tank's programme picks from it; a firm keeps its own copy. */
 export const taskLibrary = { ...measure, ...weekly, ...seldom, ...called, ...ownerJobs } as const;
@@ -28,3 +29,14 @@ export function libraryTask(code: TaskCode): Job {
 
 /** Whether a code names a job of the library. */
 export const isLibraryTask = (code: string): code is TaskCode => code in taskLibrary;
+
+const hereByCode: ReadonlyMap<string, HereOf> = new Map<string, HereOf>(
+  Object.entries({ ...weeklyHere, ...seldomHere }),
+);
+
+/** What a tank makes of a job today: by the job's own rule, of a test by how the tank is tested. */
+export function jobHere(code: string, { result }: Pick<Job, "result">, day: JobDay): Here {
+  const own = hereByCode.get(code);
+  if (own) return own(day);
+  return typeof result === "object" ? testHere(result.test)(day) : {};
+}

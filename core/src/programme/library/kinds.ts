@@ -1,4 +1,4 @@
-import type { TankBook, TankKind } from "../../tank/index.ts";
+import type { TankFacts, TankKind } from "../../tank/index.ts";
 import type { Job } from "../job.ts";
 import type { TaskCode } from "./index.ts";
 
@@ -209,27 +209,27 @@ export const kindProgramme: Readonly<Record<TankKind, readonly TaskCode[]>> = Ob
   } satisfies Record<TankKind, readonly TaskCode[]>).map(([kind, jobs]) => [kind, [...new Set(jobs)]]),
 ) as unknown as Record<TankKind, readonly TaskCode[]>;
 
-type Asked = Pick<TankBook, "gear" | "sump" | "topUp" | "display" | "lidded" | "filterUnits"> & {
+type Asked = Pick<TankFacts, "gear" | "sump" | "topUp" | "display" | "lidded" | "filterUnits"> & {
   /** A purifier of the site makes some of its water. */
   readonly purifierAtSite?: boolean | undefined;
 };
 
 /** Whether a tank has what a job is about. */
-export function asksFor({ needs }: Pick<Job, "needs">, book: Asked): boolean {
+export function asksFor({ needs }: Pick<Job, "needs">, facts: Asked): boolean {
   if (!needs) return true;
-  const units = book.filterUnits.filter((u) => u.biological).length;
-  const called = (part: string) => book.filterUnits.some((u) => u.name.toLowerCase().includes(part));
+  const units = facts.filterUnits.filter((u) => u.biological).length;
+  const called = (part: string) => facts.filterUnits.some((u) => u.name.toLowerCase().includes(part));
   return (
-    (needs.gear === undefined || book.gear.includes(needs.gear)) &&
-    (needs.oneOf === undefined || needs.oneOf.some((g) => book.gear.includes(g))) &&
-    (!needs.purifier || book.purifierAtSite === true) &&
-    (!needs.sump || book.sump !== undefined) &&
-    (!needs.reservoir || book.topUp === "reservoir") &&
-    (!needs.bed || book.display.substrate !== "bare") &&
-    (!needs.lid || book.lidded) &&
+    (needs.gear === undefined || facts.gear.includes(needs.gear)) &&
+    (needs.oneOf === undefined || needs.oneOf.some((g) => facts.gear.includes(g))) &&
+    (!needs.purifier || facts.purifierAtSite === true) &&
+    (!needs.sump || facts.sump !== undefined) &&
+    (!needs.reservoir || facts.topUp === "reservoir") &&
+    (!needs.bed || facts.display.substrate !== "bare") &&
+    (!needs.lid || facts.lidded) &&
     (needs.units === undefined || units >= needs.units) &&
     (needs.unitCalled === undefined || called(needs.unitCalled)) &&
     (needs.noUnitCalled === undefined || !called(needs.noUnitCalled)) &&
-    (!needs.ownerTopsUp || book.topUp === "owner")
+    (!needs.ownerTopsUp || facts.topUp === "owner")
   );
 }

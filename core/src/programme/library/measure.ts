@@ -1,4 +1,6 @@
-import type { Parameter } from "../../units/index.ts";
+import { inSentence } from "../../text/index.ts";
+import { type Parameter, parameterFacts } from "../../units/index.ts";
+import type { HereOf } from "../here.ts";
 import { type Job, job } from "../job.ts";
 
 const test = (
@@ -12,7 +14,7 @@ const test = (
   job(name, "test", cadence, minutes, reason, {
     ...(done ? { done } : {}),
     result: { test: parameter },
-    kit: [`${name.toLowerCase().replace("measure ", "")} test`],
+    kit: [`${name.replace("Measure ", "")} test`],
     ...(CAUTION[parameter] ? { caution: CAUTION[parameter] } : {}),
   });
 
@@ -37,7 +39,7 @@ export const measure = {
     "Measure salinity",
     "every week, give or take 2 days",
     1.5,
-    "The new water is matched to what is measured, not to the book.",
+    "The new water is matched to what is measured, not to what is usual.",
     { done: "measured the salinity" },
   ),
   "test-ph": test(
@@ -187,3 +189,15 @@ export const measure = {
     },
   ),
 } as const satisfies Record<string, Job>;
+
+const METHOD_KIT = { strips: "strips", liquid: "liquid kit", photometer: "photometer" } as const;
+/** Read by an instrument of their own, whatever tests are otherwise made with. */
+const OWN_INSTRUMENT: readonly Parameter[] = ["temperature", "salinity", "ph", "flow", "tds"];
+
+/** A test is made with what the tank's practice tests with. */
+export const testHere = (parameter: Parameter): HereOf =>
+  OWN_INSTRUMENT.includes(parameter)
+    ? () => ({})
+    : ({ facts }) => ({
+        kit: [{ item: inSentence(parameterFacts[parameter].label), amount: METHOD_KIT[facts.practice.testMethod] }],
+      });

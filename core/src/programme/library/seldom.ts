@@ -1,4 +1,7 @@
+import { m } from "../../say/m.ts";
+import { type HereOf, plain } from "../here.ts";
 import { type Job, job } from "../job.ts";
+import { leavesWithDrain } from "./bed.ts";
 
 const TANK_WATER = "Tank water only, never the tap: chlorine kills the filter.";
 const ACID = "Acid into water, gloves on; never near bleach. Rinse until no smell is left.";
@@ -409,3 +412,25 @@ export const seldom = {
     },
   ),
 } as const satisfies Record<string, Job>;
+
+/** How each practice soaks a pump; acids are poured into water, never the other way. */
+const SOAK = {
+  weak: { kit: "vinegar", moreMinutes: 0, aloneMinutes: 30 },
+  strong: { kit: "acid cleaner", moreMinutes: 0, aloneMinutes: 5 },
+  citric: { kit: "citric acid", moreMinutes: 0, aloneMinutes: 20 },
+  "in-place": { kit: "soak bucket with its own pump", moreMinutes: -5, aloneMinutes: 20 },
+} as const;
+
+const soak: HereOf = ({ facts, kit }) => {
+  const way = facts.practice.acidSoak;
+  const { kit: acid, ...minutes } = SOAK[way];
+  return { ...minutes, kit: plain(...kit, acid), caution: m(`soak.${way}`) };
+};
+
+/** What a tank makes of these jobs. */
+export const seldomHere = {
+  "deep-sector": ({ bedL }) => ({ craft: leavesWithDrain(bedL, m("bed.runs-clear")) }),
+  "pump-soak": soak,
+  "wave-maker-soak": soak,
+  "skimmer-soak": soak,
+} as const satisfies Partial<Record<keyof typeof seldom, HereOf>>;

@@ -1,4 +1,7 @@
+import { m } from "../../say/m.ts";
+import { type Here, type HereOf, type JobDay, plain } from "../here.ts";
 import { type Job, job } from "../job.ts";
+import { leavesWithDrain } from "./bed.ts";
 
 const TANK_WATER = "Tank water only, never the tap: chlorine kills the filter.";
 
@@ -360,3 +363,77 @@ export const weekly = {
     { done: "took a photo of the tank", result: "photo" },
   ),
 } as const satisfies Record<string, Job>;
+
+const OUTSIDE_KIT = { water: "clean water", vinegar: "dilute vinegar", cleaner: "aquarium-safe cleaner" } as const;
+
+function vacuum({ facts, sector, bedL }: JobDay): Here {
+  const { practice, sectors } = facts;
+  const craft = leavesWithDrain(bedL, m("bed.runs-clear"));
+  if (sector)
+    return {
+      title: m("vacuum-sector.sector", { sector, sectors }),
+      done: m("vacuum-sector.sector.done", { sector, sectors }),
+      craft,
+    };
+  const part = practice.substrate === "bare" || practice.substrate === "whole" ? practice.substrate : "top";
+  return { title: m(`vacuum-sector.${part}`), done: m(`vacuum-sector.${part}.done`), craft };
+}
+
+/** Less than this is no amount to fill in, L. */
+const LEAST_FILLED_L = 0.5;
+
+/** What evaporates until somebody is here again, as far as the reservoir holds it. */
+function reservoir({ facts, daysToNext }: JobDay): Here {
+  const perDayL = facts.evaporationLPerDay;
+  const needL = perDayL * daysToNext;
+  if (needL < LEAST_FILLED_L) return {};
+  const holdsL = facts.reservoirL ?? Number.POSITIVE_INFINITY;
+  const litres = Math.min(needL, holdsL);
+  const amount = { litres: { litres } };
+  return {
+    title: m("top-up-refill.litres", amount),
+    craft: [
+      holdsL < needL
+        ? m("top-up-refill.short", { ...amount, lasts: Math.floor(holdsL / perDayL), days: daysToNext })
+        : m("top-up-refill.lasts", { days: daysToNext, perDay: { litres: perDayL, decimals: 1 } }),
+    ],
+  };
+}
+
+/** Clean pieces to bring: none where the site's own shelf has them. */
+const mechanical: HereOf = ({ media, uses }) => {
+  if (media?.onShelf) return { kit: [] };
+  return { kit: uses.map((item) => (media && media.pieces > 1 ? { item, amount: media.pieces } : { item })) };
+};
+
+/** What a tank makes of these jobs. */
+export const weeklyHere = {
+  "glass-inside": ({ facts: { material, practice } }) => {
+    const acrylic = material === "acrylic";
+    return {
+      title: m(`glass-inside.${practice.panels}`),
+      done: m(`glass-inside.${practice.panels}.done`),
+      kit: plain(acrylic ? "soft pad for acrylic" : "glass scraper"),
+      craft: [m("glass-inside.craft"), ...(acrylic ? [] : [m("glass-inside.blade")])],
+      ...(acrylic ? { caution: m("glass-inside.acrylic") } : {}),
+    };
+  },
+  "outside-glass": ({ facts: { material, practice }, kit }) => ({
+    kit: plain(...kit, OUTSIDE_KIT[practice.outside]),
+    ...(material === "acrylic" ? { caution: m("glass-inside.acrylic") } : {}),
+  }),
+  "vacuum-sector": vacuum,
+  "spot-siphon": ({ bedL }) => ({ craft: leavesWithDrain(bedL) }),
+  "blow-rock": () => ({ craft: [m("blow-rock.craft")] }),
+  "top-up-refill": reservoir,
+  trace: ({ systemL }) => ({ title: m("trace.for", { litres: { litres: systemL } }) }),
+  "feed-pause": () => ({ craft: [m("feed.corals")] }),
+  fertiliser: ({ facts, systemL }) => ({
+    title: m(facts.practice.fertiliser === "lean" ? "fertiliser.half" : "fertiliser.for", {
+      litres: { litres: systemL },
+    }),
+    kit: [{ item: "fertiliser", ...(facts.practice.fertiliser === "lean" ? { amount: "half the label" } : {}) }],
+  }),
+  socks: mechanical,
+  floss: mechanical,
+} as const satisfies Partial<Record<keyof typeof weekly, HereOf>>;

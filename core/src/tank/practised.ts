@@ -1,7 +1,7 @@
 import { salinityFromGravity } from "../water/seawater.ts";
-import type { TankBook } from "./book.ts";
+import type { TankFacts } from "./facts.ts";
 
-/** Specific gravity at 25/25 that the lower school keeps, a minority practice for fish alone and no cure. */
+/** Specific gravity at 25/25 that the lower way keeps, a minority practice for fish alone and no cure. */
 const LOWER = { from: 1.022, to: 1.024 } as const;
 /** Beyond these the water is off course under it; the lower one is where invertebrates suffer first. */
 const LOWER_ACT = { from: 1.019, to: 1.027 } as const;
@@ -9,16 +9,16 @@ const LOWER_ACT = { from: 1.019, to: 1.027 } as const;
 const psu = (gravity: number) => Math.round(salinityFromGravity(gravity, "25/25") * 10) / 10;
 
 /**
- * The book as its schools make it: the lower marine salinity moves target and band of a tank of fish alone.
+ * The facts as its practice makes it: the lower marine salinity moves target and band of a tank of fish alone.
  *
  * Applied twice it changes nothing more.
  */
-export function schooled(book: TankBook): TankBook {
-  if (book.schools.salinity !== "lower" || book.kind !== "marine-fish") return book;
+export function practised(facts: TankFacts): TankFacts {
+  if (facts.practice.salinity !== "lower" || facts.kind !== "marine-fish") return facts;
   return {
-    ...book,
+    ...facts,
     targetPsu: (psu(LOWER.from) + psu(LOWER.to)) / 2,
-    bands: book.bands.map((band) =>
+    bands: facts.bands.map((band) =>
       band.parameter === "salinity"
         ? {
             ...band,

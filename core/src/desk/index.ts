@@ -1,3 +1,4 @@
+export { type AreaMap, readAreaMap } from "./areaMap.ts";
 export { type Begin, BeginSchema, PasswordSchema, readPlace } from "./begin.ts";
 export {
   ENTITIES,
@@ -17,7 +18,7 @@ export {
   writeField,
   writeList,
 } from "./fields.ts";
-export { FILTER_TESTS, type Filter, type FilterTest, readFilters, sayFilter, testsOf } from "./filters.ts";
+export { type Filter, type FilterTest, readFilters, sayFilter, testsOf } from "./filters.ts";
 export {
   FIRM_FIELDS,
   type Firm,
@@ -27,7 +28,8 @@ export {
   readFirm,
   writeFirm,
 } from "./firm.ts";
-export { fieldOf, type RecordKind, recordKinds } from "./records.ts";
+export { missingSentence } from "./missing.ts";
+export { fieldOf, type RecordKind, recordKinds, usualValues } from "./records.ts";
 export {
   factsWith,
   JOB_COLUMNS,
@@ -42,4 +44,5 @@ export {
   valuesOfKind,
   valuesOfSource,
 } from "./tankValues.ts";
-export { type Entered, type FieldIssues, getPath, readValues, sameValue, setPath, type Values } from "./values.ts";
+export { USUAL_WATERS, type UsualWater, usualWater } from "./usualWater.ts";
+export { type Entered, type FieldIssues, readValues, sameValue, setPath, type Values } from "./values.ts";

@@ -3,7 +3,7 @@ import { fromShown, parseNumber, toShown, type UnitPreference } from "../units/i
 import { readPlace } from "./begin.ts";
 
 /** The most and the least that a figure of the firm may be, canonical. */
-export const FIRM_RANGES = {
+const FIRM_RANGES = {
   roadFactor: [1, 3],
   speedKmH: [3, 120],
   letterDays: [1, 3650],
@@ -40,7 +40,7 @@ export const FirmSchema = z.object({
   mailFrom: z.email("Enter an e-mail address, such as letters@firm.example."),
   /** Latitude and longitude in degrees, as typed. */
   start: z.string().refine((text) => readPlace(text) !== null, {
-    error: "Two numbers, latitude from −90 to 90 and longitude from −180 to 180, such as 50.421, -4.702.",
+    error: "Enter latitude and longitude, such as 50.421, -4.702, or paste the link of a map.",
   }),
   ...figures,
 });

@@ -1,5 +1,5 @@
 import type { SourceFacts } from "../given/index.ts";
-import type { TankFacts } from "../tank/index.ts";
+import type { KeptFacts } from "../tank/index.ts";
 import { byText } from "../text/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { type VesselShape, vesselOf, vesselShapes } from "../vessel/index.ts";
@@ -94,13 +94,13 @@ export function sourceWith(facts: object, values: Values): SourceFacts {
 /**
  * Facts of a tank with some values set: what is set is no longer assumed, and dimensions of another shape go.
  *
- * The result may still not fit together; `TankFactsSchema` and `tankMisfits` say so.
+ * The result may still not fit together; `KeptFactsSchema` and `tankMisfits` say so.
  */
-export function factsWith(facts: object, values: Values): TankFacts {
+export function factsWith(facts: object, values: Values): KeptFacts {
   let next = setAt(facts, values, TANK_COLUMNS);
   const vessel = getPath(next, "display.vessel") as Record<string, unknown> | undefined;
   if (vessel && typeof vessel.shape === "string" && vessel.shape in vesselShapes)
     next = setPath(next, "display.vessel", vesselOf(vessel.shape as VesselShape, vessel as Record<string, number>));
-  const assumed = ((next as TankFacts).assumed ?? []).filter((key) => !(key in values));
-  return setPath(next, "assumed", assumed.length > 0 ? assumed : null) as TankFacts;
+  const assumed = ((next as KeptFacts).assumed ?? []).filter((key) => !(key in values));
+  return setPath(next, "assumed", assumed.length > 0 ? assumed : null) as KeptFacts;
 }

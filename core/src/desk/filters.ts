@@ -3,7 +3,7 @@ import { type Entity, type Field, FieldError, type FieldValue, fieldUnit, readFi
 import { recordKinds } from "./records.ts";
 
 /** How a field is held against a value: the same, with a word in it, no less, no more. */
-export const FILTER_TESTS = ["is", "has", "from", "to"] as const;
+const FILTER_TESTS = ["is", "has", "from", "to"] as const;
 export type FilterTest = (typeof FILTER_TESTS)[number];
 
 /** One condition of a list. */

@@ -61,14 +61,14 @@ describe("a field", () => {
     expect(readField(rim, "20", US)).toBeCloseTo(0.508, 12);
     expect(readField(field("tank", "reservoirL"), "10", US)).toBeCloseTo(37.85411784, 9);
     expect(readField(field("tank", "targetC"), "77", US)).toBeCloseTo(25, 12);
-    expect(readField(field("tank", "schools.share"), "15", METRIC)).toBeCloseTo(0.15, 12);
+    expect(readField(field("tank", "practice.share"), "15", METRIC)).toBeCloseTo(0.15, 12);
   });
   test("says what is accepted, in the person's units", () => {
     expect(() => readField(field("tank", "targetC"), "120", US)).toThrow("between 32.0 and 104.0 °F");
     expect(() => readField(field("site", "setUpMinutes"), "-1", METRIC)).toThrow("between 0 and 240 min");
     expect(() => readField(field("client", "email"), "nobody", METRIC)).toThrow("not an e-mail address");
     expect(() => readField(field("equipment", "installedOn"), "2026-02-30", METRIC)).toThrow("does not exist");
-    expect(() => readField(field("client", "name"), "  ", METRIC)).toThrow("Name is needed.");
+    expect(() => readField(field("client", "name"), "  ", METRIC)).toThrow("Enter the name.");
     expect(() => readField(field("site", "drain"), "the sea", METRIC)).toThrow("not one of");
   });
   test("is said in words", () => {
@@ -76,7 +76,9 @@ describe("a field", () => {
     expect(sayField(field("site", "drain"), "septic", METRIC)).toBe("a septic tank: never salt water");
     expect(sayField(field("site", "hotWater"), false, METRIC)).toBe("no");
     // What has to be answered is asked, and nobody's silence is a no.
-    expect(() => readField(field("site", "hotWater"), "", METRIC)).toThrow("say yes or no");
+    expect(() => readField(field("site", "hotWater"), "", METRIC)).toThrow(
+      "Choose yes or no for “hot water at the tap”.",
+    );
     expect(emptyValue(field("site", "hotWater"))).toBeNull();
     expect(readField(field("source", "canWarm"), "", METRIC)).toBe(false);
     expect(sayField(field("site", "clientId"), "x", METRIC, () => "Ilves Dental")).toBe("Ilves Dental");
@@ -108,7 +110,20 @@ describe("windows", () => {
     expect(writeField(windows, clinic, METRIC)).toBe("Mon–Wed 07:00–09:00; Sat 08:00–12:00");
     expect(readField(windows, "mon-wed 7:00-9:00; Sat 08:00 – 12:00", METRIC)).toEqual(clinic);
   });
+  test.each([
+    ["8-10", ["1", "2", "3", "4", "5"], 480, 600],
+    ["8.30–10", ["1", "2", "3", "4", "5"], 510, 600],
+    ["Mon, Wed 8-10", ["1", "3"], 480, 600],
+    ["mon-wed, sat 8 to 10", ["1", "2", "3", "6"], 480, 600],
+    ["Tue 8am-2pm", ["2"], 480, 840],
+    ["Tue 8 am – 12 pm", ["2"], 480, 720],
+    ["Tuesday 8h-10h30", ["2"], 480, 630],
+    ["Sun 0:00-24:00", ["7"], 0, 1440],
+  ] as const)("“%s” is read as people say it", (text, days, from, to) =>
+    expect(readField(windows, text, METRIC)).toEqual(Object.fromEntries(days.map((d) => [d, { from, to }]))),
+  );
   for (const [text, says] of [
+    ["Mon 13pm-14pm", "not a time of day"],
     ["Mon 9:00", "not understood"],
     ["Mon 09:00–08:00", "closes before it opens"],
     ["Funday 09:00–10:00", "not a day"],

@@ -21,7 +21,7 @@ export const BeginSchema = z.object({
   mailFrom: z.email("Enter an e-mail address, such as letters@firm.example."),
   /** Latitude and longitude in degrees, as typed. */
   start: z.string().refine((text) => readPlace(text) !== null, {
-    error: "Two numbers, latitude from −90 to 90 and longitude from −180 to 180, such as 50.421, -4.702.",
+    error: "Enter latitude and longitude, such as 50.421, -4.702, or paste the link of a map.",
   }),
   person: required(120, "Enter your name."),
   email: z.email("Enter an e-mail address, such as name@firm.example."),
@@ -29,13 +29,24 @@ export const BeginSchema = z.object({
 });
 export type Begin = z.infer<typeof BeginSchema>;
 
+/** Two numbers somewhere in the address of a map: after "@", "geo:", a query such as "q=" or "mlat=", or as "#map=17/50.42/-4.70". */
+const IN_A_LINK: readonly RegExp[] = [
+  new RegExp(
+    String.raw`(?:@|geo:|[?&](?:q|ll|center|query|daddr|destination|loc)=(?:loc:)?)(${NUMBER})(?:,|%2C)\s*(${NUMBER})`,
+    "i",
+  ),
+  new RegExp(`[?&]m?lat=(${NUMBER})&m?lon=(${NUMBER})`, "i"),
+  new RegExp(String.raw`#map=[\d.]+/(${NUMBER})/(${NUMBER})`, "i"),
+];
+
 /**
- * Latitude and longitude in degrees out of one line, "50.421, -4.702".
+ * Latitude and longitude in degrees out of one line: "50.421, -4.702", or the address of a map that was pasted.
  *
  * @returns null for anything else and for a place that is not on the globe.
  */
 export function readPlace(text: string): { lat: number; lon: number } | null {
-  const found = PLACE.exec(text.replaceAll("−", "-"));
+  const plain = text.replaceAll("−", "-");
+  const found = [PLACE, ...IN_A_LINK].map((pattern) => pattern.exec(plain)).find(Boolean);
   if (!found) return null;
   const [lat, lon] = [Number(found[1]), Number(found[2])];
   return Math.abs(lat) <= 90 && Math.abs(lon) <= 180 ? { lat, lon } : null;

@@ -1,4 +1,5 @@
 import { clockText } from "../calendar/index.ts";
+import { inSentence } from "../text/index.ts";
 import {
   type DecimalSign,
   figure,
@@ -14,6 +15,7 @@ import {
   unitFor,
   unitShown,
 } from "../units/index.ts";
+import { missingSentence } from "./missing.ts";
 
 /** Minutes of the day that a site may be worked in, by weekday 1 Monday to 7 Sunday; a missing day is closed. */
 export type Windows = Readonly<Partial<Record<string, { readonly from: number; readonly to: number }>>>;
@@ -24,8 +26,11 @@ export type ListRow = Readonly<Record<string, string | number | boolean | null>>
 /** What a field may hold, canonical: lengths in m, volumes in L, temperatures in °C, shares from 0 to 1. */
 export type FieldValue = string | number | boolean | null | Windows | readonly string[] | readonly ListRow[];
 
-/** The entities of the book that are edited as records. */
-export const ENTITIES = ["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel", "job"] as const;
+/** The entities of the desk that are edited as records. */
+export const ENTITIES = [
+  ...(["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel", "job"] as const),
+  ...(["quay", "seaLot", "product", "doser", "kit"] as const),
+] as const;
 export type Entity = (typeof ENTITIES)[number];
 
 export type FieldType =
@@ -69,6 +74,8 @@ export interface Field {
   readonly type: FieldType;
   readonly required?: boolean;
   readonly hint?: string;
+  /** What a new record says until somebody says something else. */
+  readonly usual?: FieldValue;
   /** Heading it stands under in the form. */
   readonly group: string;
   /** Set when the record is made and by events of its own afterwards. */
@@ -127,12 +134,17 @@ const tidy = (value: number) => Number(value.toPrecision(12));
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 function parseClock(text: string): number {
-  const match = /^(\d{1,2})[:.h](\d{2})$/.exec(text);
-  const minute = match ? Number(match[1]) * 60 + Number(match[2]) : Number.NaN;
-  if (!(minute >= 0 && minute <= 24 * 60 && Number(match?.[2]) < 60))
+  const match = /^(\d{1,2})(?:[:.h](\d{2})?)?\s*(am|pm)?$/i.exec(text);
+  const [, typed = "", past = "0", half = ""] = match ?? [];
+  // Noon is 12 pm, midnight 12 am.
+  const hour = half === "" ? Number(typed) : (Number(typed) % 12) + (half.toLowerCase() === "pm" ? 12 : 0);
+  const minute = match && !(half !== "" && Number(typed) > 12) ? hour * 60 + Number(past) : Number.NaN;
+  if (!(minute >= 0 && minute <= 24 * 60 && Number(past) < 60))
     throw new FieldError(`“${text}” is not a time of day, such as 07:30.`);
   return minute;
 }
+
+const WORKING_WEEK = "Mon–Fri";
 
 /** Windows in words: "Mon–Fri 07:00–09:00; Sat 08:00–12:00". */
 function writeWindows(windows: Windows): string {
@@ -150,7 +162,10 @@ function writeWindows(windows: Windows): string {
   return runs.map((r) => `${r.first === r.last ? r.first : `${r.first}–${r.last}`} ${r.span}`).join("; ");
 }
 
-/** The inverse of `writeWindows`; an empty text closes every day. */
+/**
+ * The inverse of `writeWindows`; an empty text closes every day. Hours without a day are those of a working week, and days
+ * that are told one by one may share theirs: "8-10", "Mon, Wed 8-10".
+ */
 function parseWindows(text: string): Windows {
   const windows: Record<string, { from: number; to: number }> = {};
   const dayOf = (name: string) => {
@@ -160,12 +175,15 @@ function parseWindows(text: string): Windows {
   };
   for (const part of text.split(";").map((p) => p.trim())) {
     if (part === "") continue;
-    const match = /^([a-z]+)(?:\s*[–-]\s*([a-z]+))?\s+(\S+?)\s*[–-]\s*(\S+)$/i.exec(part);
-    if (!match) throw new FieldError(`“${part}” is not understood: write it like Mon–Fri 07:00–09:00.`);
-    const [, first = "", last = first, from = "", to = ""] = match;
+    const match = /^([a-z][a-z\s,–-]*?)?\s*(\d\S*?(?:\s*[ap]m)?)\s*(?:[–-]|to)\s*(\d\S*(?:\s*[ap]m)?)$/i.exec(part);
+    if (!match) throw new FieldError(`“${part}” is not understood. Enter days and hours, such as Mon–Fri 07:00–09:00.`);
+    const [, named = WORKING_WEEK, from = "", to = ""] = match;
     const span = { from: parseClock(from), to: parseClock(to) };
     if (span.to <= span.from) throw new FieldError(`${part}: it closes before it opens.`);
-    for (let i = dayOf(first); i <= dayOf(last); i++) windows[String(i + 1)] = span;
+    for (const days of named.split(",")) {
+      const [first = "", last = first] = days.split(/[–-]|\bto\b/).map((d) => d.trim());
+      for (let i = dayOf(first); i <= dayOf(last); i++) windows[String(i + 1)] = span;
+    }
   }
   return windows;
 }
@@ -216,7 +234,7 @@ export function readList(
             : (readField(column, text, units) as string | number | boolean | null);
       } catch (error) {
         if (!(error instanceof FieldError)) throw error;
-        throw new FieldError(`Line ${i + 1}, ${column.label.toLowerCase()}: ${error.message}`);
+        throw new FieldError(`Line ${i + 1}, ${inSentence(column.label)}: ${error.message}`);
       }
     return [row];
   });
@@ -273,14 +291,14 @@ export function readField(field: Field, text: string, units: UnitPreference): Fi
   if (type.kind === "windows") return parseWindows(typed);
   if (type.kind === "yes-no") {
     const word = typed.toLowerCase();
-    if (word === "" && field.required) throw new FieldError(`${field.label}: say yes or no.`);
+    if (word === "" && field.required) throw new FieldError(missingSentence(field));
     if (YES.has(word)) return true;
     if (NO.has(word)) return false;
     throw new FieldError(`“${typed}” is neither yes nor no.`);
   }
   if (type.kind === "many" && typed === "") return [];
   if (typed === "") {
-    if (field.required) throw new FieldError(`${field.label} is needed.`);
+    if (field.required) throw new FieldError(missingSentence(field));
     return type.kind === "text" || type.kind === "email" ? "" : null;
   }
   switch (type.kind) {
@@ -380,7 +398,7 @@ function sayList(columns: readonly Field[], rows: readonly ListRow[], units: Uni
       return columns
         .map((c) => {
           const value = row[c.key] ?? null;
-          if (c.type.kind === "yes-no") return value ? c.label.toLowerCase() : "";
+          if (c.type.kind === "yes-no") return value ? inSentence(c.label) : "";
           if (c.type.kind === "reading" && value === c.type.blank) return "—";
           return c.type.kind === "reading" && typeof value === "number"
             ? figure(scale.fromCanonical(value), scale.decimals)

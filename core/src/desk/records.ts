@@ -1,16 +1,22 @@
+import { DOSED, REAGENTS, reagentsFor } from "../mixing/index.ts";
 import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
+import { NOTICES } from "../sea/index.ts";
 import { FILTER_KINDS, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
 import { PARAMETERS, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
 import type { Entity, Field, FieldType } from "./fields.ts";
+import type { Values } from "./values.ts";
 
-/** An entity of the book: what it is called and what is known of one. */
+/** An entity of the desk: what it is called and what is known of one. */
 export interface RecordKind {
   readonly entity: Entity;
   readonly one: string;
   readonly many: string;
   readonly fields: readonly Field[];
 }
+
+/** Powders that raise something which is dosed. */
+const DOSING_REAGENTS = [...new Set(DOSED.flatMap(reagentsFor))];
 
 const text = (max: number, lines?: number): FieldType => ({ kind: "text", max, ...(lines ? { lines } : {}) });
 const number = (unit: string, low: number, high: number, decimals: number): FieldType => ({
@@ -55,6 +61,7 @@ const client: RecordKind = {
         ["none", "Not mailed; kept here"],
       ]),
       ...needed,
+      usual: "mail-pdf",
       group: "Letters",
     },
     { key: "notes", label: "Notes", type: text(2000, 4), group: "Letters" },
@@ -93,12 +100,64 @@ const site: RecordKind = {
       hint: "Like Mon–Fri 07:00–09:00; Sat 08:00–12:00. A day that is not named is closed.",
       group: "Getting in",
     },
+    {
+      key: "dates",
+      label: "Other hours on a date",
+      type: {
+        kind: "list",
+        columns: [
+          column("fromOn", "From", { kind: "date" }, needed),
+          column("untilOn", "To", { kind: "date" }),
+          column("opensH", "Opens", number("h", 0, 24, 2)),
+          column("closesH", "Closes", number("h", 0, 24, 2)),
+          column("why", "Why", text(120)),
+        ],
+      },
+      hint: "Without hours it is closed: school holidays, a works outing. 13.5 is half past one.",
+      group: "Getting in",
+    },
+    {
+      key: "busy",
+      label: "Somebody else works there",
+      type: {
+        kind: "list",
+        columns: [
+          column(
+            "weekday",
+            "On",
+            choice([
+              ["1", "Monday"],
+              ["2", "Tuesday"],
+              ["3", "Wednesday"],
+              ["4", "Thursday"],
+              ["5", "Friday"],
+              ["6", "Saturday"],
+              ["7", "Sunday"],
+            ]),
+            needed,
+          ),
+          column("fromH", "From", number("h", 0, 24, 2), needed),
+          column("toH", "To", number("h", 0, 24, 2), needed),
+          column("who", "Who", text(120)),
+        ],
+      },
+      hint: "Cleaners, a fitter: no visit lies in their hours. 13.5 is half past one.",
+      group: "Getting in",
+    },
+    { key: "holidays", label: "Closed on public holidays", type: yesNo, group: "Getting in" },
     { key: "access", label: "How to get in", type: text(2000, 3), group: "Getting in" },
     { key: "askFor", label: "Ask for", type: text(120), group: "Getting in" },
     { key: "parking", label: "Parking", type: text(190), group: "Getting in" },
     { key: "stairs", label: "Stairs to climb", type: number("steps", 0, 400, 0), group: "Getting in" },
     { key: "pets", label: "Pets", type: text(190), group: "Getting in" },
-    { key: "setUpMinutes", label: "Unload and load", type: number("min", 0, 240, 0), ...needed, group: "Getting in" },
+    {
+      key: "setUpMinutes",
+      label: "Unload and load",
+      type: number("min", 0, 240, 0),
+      ...needed,
+      usual: 10,
+      group: "Getting in",
+    },
     {
       key: "drain",
       label: "Waste water goes to",
@@ -108,6 +167,7 @@ const site: RecordKind = {
         ["garden", "the garden: fresh water only"],
       ]),
       ...needed,
+      usual: "sewer",
       group: "Water",
     },
     { key: "drainDistanceM", label: "Hose to the drain", type: number("m", 0, 200, 0), group: "Water" },
@@ -119,6 +179,7 @@ const site: RecordKind = {
       label: "Bucket or barrel",
       type: { kind: "volume", low: 1, high: 200, decimals: 1 },
       ...needed,
+      usual: 20,
       group: "Water",
     },
     { key: "floors", label: "Floors to protect", type: text(190), group: "Water" },
@@ -153,7 +214,7 @@ const share: FieldType = { kind: "share", low: 0.01, high: 1, decimals: 0 };
 function wayFields(): Field[] {
   const fields = WAY_NAMES.map(
     (way): Field => ({
-      key: `schools.${way}`,
+      key: `practice.${way}`,
       label: WAYS[way].label,
       type: choice(Object.entries(WAYS[way].choices)),
       ...needed,
@@ -162,7 +223,7 @@ function wayFields(): Field[] {
   );
   const [policy, ...others] = fields;
   const shareField = {
-    key: "schools.share",
+    key: "practice.share",
     label: "Share of a change",
     type: share,
     ...needed,
@@ -639,6 +700,7 @@ const source: RecordKind = {
       label: "Conditioner, times the label",
       type: number("", 0.5, 5, 1),
       ...needed,
+      usual: 1,
       hint: "More than 1 where the supplier uses chloramine.",
       group: "Conditioner",
     },
@@ -796,6 +858,320 @@ const barrel: RecordKind = {
   ],
 };
 
+const NOTICE_NAME: Readonly<Record<(typeof NOTICES)[number], string>> = {
+  none: "looked: none",
+  discharge: "of a discharge",
+  bloom: "of a plankton bloom",
+  "not-looked": "not looked",
+};
+
+const quay: RecordKind = {
+  entity: "quay",
+  one: "collecting place",
+  many: "collecting places",
+  fields: [
+    named("Name", "Place"),
+    { key: "sourceId", label: "Its water", type: link("source"), ...needed, group: "Place" },
+    { key: "lat", label: "Latitude", type: number("°", -90, 90, 5), ...needed, group: "Place" },
+    { key: "lon", label: "Longitude", type: number("°", -180, 180, 5), ...needed, group: "Place" },
+    {
+      key: "pumpLPerMin",
+      label: "Pump lifts",
+      type: number("L/min", 1, 1000, 0),
+      ...needed,
+      hint: "As measured at the quay, with the hose it runs through.",
+      group: "Place",
+    },
+    {
+      key: "setUpMinutes",
+      label: "Lay the hose and load",
+      type: number("min", 0, 240, 0),
+      ...needed,
+      usual: 15,
+      group: "Place",
+    },
+    {
+      key: "aboveM",
+      label: "Only above",
+      type: number("m", -5, 20, 2),
+      hint: "Above the datum of the station's file. Empty: at any height.",
+      group: "When",
+    },
+    {
+      key: "withinMinutes",
+      label: "Only near high water, within",
+      type: number("min", 5, 400, 0),
+      hint: "Before and after it. Empty: at any time.",
+      group: "When",
+    },
+    { key: "lightOnly", label: "Only by daylight", type: yesNo, usual: true, group: "When" },
+    {
+      key: "earliestHour",
+      label: "Leave base no earlier than",
+      type: number("h", 0, 12, 1),
+      ...needed,
+      usual: 5.5,
+      group: "When",
+    },
+    {
+      key: "readyMinutes",
+      label: "From the alarm clock to leaving",
+      type: number("min", 0, 240, 0),
+      ...needed,
+      usual: 40,
+      group: "When",
+    },
+    {
+      key: "lowestPsu",
+      label: "Salinity at least",
+      type: number("ppt", 0, 42, 1),
+      ...needed,
+      usual: 30,
+      group: "Before it is used",
+    },
+    {
+      key: "warmestC",
+      label: "Temperature at most",
+      type: { kind: "temperature", low: 0, high: 35, decimals: 1 },
+      ...needed,
+      usual: 24,
+      group: "Before it is used",
+    },
+    {
+      key: "keepsDays",
+      label: "May be stored for",
+      type: number("days", 0, 60, 0),
+      ...needed,
+      usual: 3,
+      group: "Before it is used",
+    },
+    {
+      key: "permission",
+      label: "Permission to take it",
+      type: text(400, 2),
+      hint: "Who gave it, and for how much. Local rules decide.",
+      group: "Before it is used",
+    },
+    { key: "permittedUntil", label: "Permission ends", type: { kind: "date" }, group: "Before it is used" },
+    {
+      key: "station",
+      label: "Tide station's file",
+      type: text(20_000, 8),
+      ...needed,
+      hint: "JSON: name, lat, lon, datum, z0M, phases (plain, equilibrium or nodal), constituents with amplitudeM and phaseDeg.",
+      group: "Tide",
+    },
+  ],
+};
+
+const seaLot: RecordKind = {
+  entity: "seaLot",
+  one: "collection of sea water",
+  many: "sea water collected",
+  fields: [
+    named("Name", "Collected"),
+    { key: "quayId", label: "At", type: link("quay"), ...needed, group: "Collected" },
+    { key: "onDate", label: "On", type: { kind: "date" }, ...needed, group: "Collected" },
+    {
+      key: "litres",
+      label: "How much",
+      type: { kind: "volume", low: 0, high: 20_000, decimals: 0 },
+      ...needed,
+      group: "Collected",
+    },
+    { key: "salinityPsu", label: "Salinity", type: number("ppt", 0, 42, 1), group: "Before it is used" },
+    {
+      key: "temperatureC",
+      label: "Temperature",
+      type: { kind: "temperature", low: -2, high: 40, decimals: 1 },
+      group: "Before it is used",
+    },
+    {
+      key: "notices",
+      label: "Notices",
+      type: choice(NOTICES.map((n) => [n, NOTICE_NAME[n]])),
+      ...needed,
+      usual: "not-looked",
+      group: "Before it is used",
+    },
+    { key: "permitted", label: "Allowed to take it", type: yesNo, ...needed, usual: true, group: "Before it is used" },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Before it is used" },
+  ],
+};
+
+const COUNTED = "Empty where nobody counts.";
+
+const product: RecordKind = {
+  entity: "product",
+  one: "product",
+  many: "products to dose",
+  fields: [
+    named("Name", "Product"),
+    {
+      key: "raises",
+      label: "Raises",
+      type: choice(DOSED.map((p) => [p, parameterFacts[p].label])),
+      ...needed,
+      group: "Product",
+    },
+    {
+      key: "reagent",
+      label: "Made of",
+      type: choice(DOSING_REAGENTS.map((name) => [name, `${name}, ${REAGENTS[name].name}`])),
+      hint: "A powder is weighed by it. Of a liquid it says whether pH goes up or down.",
+      group: "Product",
+    },
+    {
+      key: "purityPercent",
+      label: "Purity of a powder",
+      type: number("%", 1, 100, 0),
+      ...needed,
+      usual: 100,
+      group: "Product",
+    },
+    {
+      key: "strengthLPerMl",
+      label: "A liquid: 1 mL raises so many litres by one",
+      type: number("L", 0.01, 100_000, 2),
+      hint: "One dKH, dGH or mg/L. If 10 mL raise 100 L by 0.5 dKH, 1 mL raises 5 L by one. Leave empty for a powder.",
+      group: "Product",
+    },
+    {
+      key: "mostADay",
+      label: "At most a day, by the label",
+      type: number("", 0.01, 1000, 2),
+      hint: "In dKH, dGH or mg/L. The firm's own limits hold besides.",
+      group: "Use",
+    },
+    {
+      key: "ownerGives",
+      label: "Owners may give it between visits",
+      type: yesNo,
+      hint: "The letter then asks for what is left of a dose.",
+      group: "Use",
+    },
+    {
+      key: "leftAmount",
+      label: "Left, in g or mL",
+      type: number("", 0, 1_000_000, 0),
+      hint: COUNTED,
+      group: "Use",
+    },
+    { key: "leftOn", label: "Counted on", type: { kind: "date" }, group: "Use" },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Use" },
+  ],
+};
+
+const doser: RecordKind = {
+  entity: "doser",
+  one: "dosing pump",
+  many: "dosing pumps",
+  fields: [
+    named("Name", "Pump"),
+    { key: "tankId", label: "Tank", type: link("tank"), ...needed, group: "Pump" },
+    { key: "productId", label: "Doses", type: link("product"), ...needed, group: "Pump" },
+    {
+      key: "setMlPerDay",
+      label: "Set to, a day",
+      type: number("mL", 0, 100_000, 1),
+      ...needed,
+      group: "Pump",
+    },
+    {
+      key: "measuredMl",
+      label: "Measured: it gave",
+      type: number("mL", 0.01, 10_000, 2),
+      hint: "Into a measuring glass, for as long as it says the next figure.",
+      group: "Measured",
+    },
+    { key: "scaleMl", label: "While its own scale said", type: number("mL", 0.01, 10_000, 2), group: "Measured" },
+    { key: "measuredOn", label: "Measured on", type: { kind: "date" }, group: "Measured" },
+    {
+      key: "leftMl",
+      label: "Usable in its container",
+      type: number("mL", 0, 1_000_000, 0),
+      hint: COUNTED,
+      group: "Container",
+    },
+    { key: "leftOn", label: "Counted on", type: { kind: "date" }, group: "Container" },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Container" },
+  ],
+};
+
+const METHODS = [...new Set(PARAMETERS.flatMap((p) => parameterFacts[p].methods.map((m) => m.method)))];
+
+const kit: RecordKind = {
+  entity: "kit",
+  one: "kit or instrument",
+  many: "kits and instruments",
+  fields: [
+    named("Name", "Kit"),
+    {
+      key: "parameter",
+      label: "Measures",
+      type: choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])),
+      ...needed,
+      group: "Kit",
+    },
+    { key: "method", label: "Method", type: choice(METHODS.map((m) => [m, m])), ...needed, group: "Kit" },
+    {
+      key: "resolution",
+      label: "Smallest step",
+      type: number("", 0.0001, 1000, 4),
+      hint: "In °C, ppt, dKH, dGH, mg/L or pH. Empty: as kits of its method usually have.",
+      group: "Kit",
+    },
+    { key: "lot", label: "Lot", type: text(60), group: "Kit" },
+    { key: "openedOn", label: "Opened", type: { kind: "date" }, group: "How long it is good" },
+    {
+      key: "goodDaysOpen",
+      label: "Good once opened for",
+      type: number("days", 1, 3650, 0),
+      group: "How long it is good",
+    },
+    { key: "expiresOn", label: "Expires", type: { kind: "date" }, group: "How long it is good" },
+    {
+      key: "testsLeft",
+      label: "Tests left",
+      type: number("", 0, 10_000, 0),
+      hint: COUNTED,
+      group: "How long it is good",
+    },
+    { key: "countedOn", label: "Counted on", type: { kind: "date" }, group: "How long it is good" },
+    {
+      key: "calibrateEveryDays",
+      label: "Calibrate every",
+      type: number("days", 1, 3650, 0),
+      hint: "Empty for what is not calibrated.",
+      group: "Calibration",
+    },
+    { key: "calibratedOn", label: "Last calibrated", type: { kind: "date" }, group: "Calibration" },
+    {
+      key: "comparisons",
+      label: "Held against a reference",
+      type: {
+        kind: "list",
+        columns: [
+          column("on", "On", { kind: "date" }, needed),
+          column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+          column("reference", "The reference holds", { kind: "reading" }, needed),
+          column("read", "The kit read", { kind: "reading" }, needed),
+        ],
+      },
+      hint: "From two on, the kit's offset is taken off every reading made with it from then on.",
+      group: "Calibration",
+    },
+    {
+      key: "referenceHalfWidth",
+      label: "The reference is right within",
+      type: number("", 0.0001, 1000, 4),
+      hint: "Half of its 95 % range, in °C, ppt, dKH, dGH, mg/L or pH. Empty: it is taken as exact.",
+      group: "Calibration",
+    },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Calibration" },
+  ],
+};
+
 const PHASE_NAME: Readonly<Record<(typeof PHASES)[number], string>> = {
   look: "looking first",
   "feed-before": "feeding before",
@@ -906,6 +1282,11 @@ export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   source,
   kind,
   barrel,
+  quay,
+  seaLot,
+  product,
+  doser,
+  kit,
   job,
 };
 
@@ -913,3 +1294,7 @@ export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
 export function fieldOf(entity: Entity, key: string): Field | null {
   return recordKinds[entity].fields.find((f) => f.key === key) ?? null;
 }
+
+/** What a new record of an entity says until somebody says something else. */
+export const usualValues = (entity: Entity): Values =>
+  Object.fromEntries(recordKinds[entity].fields.flatMap((f) => (f.usual === undefined ? [] : [[f.key, f.usual]])));

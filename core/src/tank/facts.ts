@@ -42,7 +42,7 @@ export interface AutoExchanger {
 }
 
 /** The ways of working of a tank, one choice of each. */
-export type Schools = { readonly [W in Way]: ChoiceOf<W> } & {
+export type Practice = { readonly [W in Way]: ChoiceOf<W> } & {
   /** Share of the system that a fixed, reset or continuous change takes, 0 to 1. */
   readonly share: number;
 };
@@ -68,6 +68,8 @@ export interface FilterUnit {
 
 /** Animals counted together. */
 export interface AnimalGroup {
+  /** Its id in the book; missing in plans that were kept before counts had one. */
+  readonly id?: string;
   readonly name: string;
   readonly count: number;
   /** What it does to a hand, if anything. */
@@ -137,7 +139,7 @@ export interface RefillPump {
 }
 
 /** Everything about a tank that a plan needs. */
-export interface TankBook {
+export interface TankFacts {
   readonly id: string;
   readonly name: string;
   readonly kind: TankKind;
@@ -168,7 +170,7 @@ export interface TankBook {
   readonly access?: string;
   /** Fields filled from the kind and not confirmed, by key; they widen what is computed from them. */
   readonly assumed?: readonly string[];
-  readonly schools: Schools;
+  readonly practice: Practice;
   readonly bands: readonly Band[];
   readonly targetPsu: number;
   readonly targetC: number;
@@ -180,6 +182,8 @@ export interface TankBook {
   readonly deadL?: number | undefined;
   /** Alkalinity that balanced two-part dosing replaces each day, dKH; its salt stays in the tank. */
   readonly dosedDkhPerDay?: number | undefined;
+  /** What its dosing pumps raise it by a day, canonical; told beside it, not kept with it. */
+  readonly pumpsPerDay?: Readonly<Partial<Record<Parameter, number>>> | undefined;
   /** Waste that can be carried away from here, L; where none of it may go down the drain. */
   readonly carryAwayL?: number | undefined;
   /** A machine that changes some water every day out of one vessel and into another. */
@@ -190,12 +194,12 @@ export interface TankBook {
 }
 
 /** Net litres of display, sump, pipes and reactors at their running levels. */
-export function systemVolumeL(book: Pick<TankBook, "display" | "sump">): number {
-  const display = displayVolumeL(book.display, book.display.runningLevelM);
-  return book.sump ? display + sumpVolumeL(book.sump, book.sump.runningLevelM) + book.sump.pipesL : display;
+export function systemVolumeL(facts: Pick<TankFacts, "display" | "sump">): number {
+  const display = displayVolumeL(facts.display, facts.display.runningLevelM);
+  return facts.sump ? display + sumpVolumeL(facts.sump, facts.sump.runningLevelM) + facts.sump.pipesL : display;
 }
 
 /** Whether the tank holds salt of any strength. */
-export function isSalt(book: Pick<TankBook, "targetPsu">): boolean {
-  return book.targetPsu > 0;
+export function isSalt(facts: Pick<TankFacts, "targetPsu">): boolean {
+  return facts.targetPsu > 0;
 }

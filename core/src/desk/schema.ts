@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ENTITIES, type Entity, type Field, type FieldValue } from "./fields.ts";
+import { missingSentence } from "./missing.ts";
 import { recordKinds } from "./records.ts";
 
 const window = z
@@ -14,13 +15,13 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
       case "text":
         return z.string().trim().max(type.max, `At most ${type.max} characters.`);
       case "email":
-        return field.required ? z.email("This is not an e-mail address.") : z.email().or(z.literal(""));
+        return field.required ? z.email(missingSentence(field)) : z.email(missingSentence(field)).or(z.literal(""));
       case "date":
         return z.iso.date("That day does not exist.");
       case "yes-no":
-        return z.boolean(`${field.label}: say yes or no.`);
+        return z.boolean(missingSentence(field));
       case "choice":
-        return z.enum(type.options.map(([value]) => value) as [string, ...string[]]);
+        return z.enum(type.options.map(([value]) => value) as [string, ...string[]], missingSentence(field));
       case "many":
         return z.array(
           z.enum(type.options.map(([value]) => value) as [string, ...string[]]),
@@ -34,13 +35,15 @@ function schemaOf(field: Field): z.ZodType<FieldValue> {
       case "windows":
         return z.partialRecord(z.enum(["1", "2", "3", "4", "5", "6", "7"]), window) as unknown as z.ZodType<FieldValue>;
       case "link":
-        return z.uuid(`Choose ${field.label.toLowerCase()} from the list.`);
+        return z.uuid(missingSentence(field));
       default:
-        return z.number(`${field.label} is a number.`).min(type.low).max(type.high);
+        return z
+          .number(missingSentence(field))
+          .min(type.low, `Enter a number from ${type.low} to ${type.high}.`)
+          .max(type.high, `Enter a number from ${type.low} to ${type.high}.`);
     }
   };
-  if (field.required && type.kind === "text")
-    return z.string().trim().min(1, `${field.label} is needed.`).max(type.max);
+  if (field.required && type.kind === "text") return z.string().trim().min(1, missingSentence(field)).max(type.max);
   return field.required || ["yes-no", "windows", "many", "list", "reading"].includes(type.kind)
     ? base()
     : base().nullable();
