@@ -32,18 +32,18 @@ const STEP_L = 0.1;
  * share spread over the days to the next visit.
  */
 export function autoExchangeOf(tank: TankOnDay): AutoExchange | null {
-  const { book, input, known, systemL } = tank;
-  const machine = book.autoExchange;
+  const { facts, input, known, systemL } = tank;
+  const machine = facts.autoExchange;
   if (!machine) return null;
   const days = Math.max(1, daysBetween(input.on, input.nextVisitOn));
-  const holding = book.bands.flatMap(({ parameter, idealHigh }) => {
+  const holding = facts.bands.flatMap(({ parameter, idealHigh }) => {
     const rate = input.rates[parameter];
     const value = known[parameter]?.value;
     if (!CEILINGS.includes(parameter) || !rate?.enough || value === undefined) return [];
     const refill = bringsOf(input.source, parameter, value);
     return dailyToHold(idealHigh, refill, ownPerDayOf(rate), systemL) ?? [];
   });
-  const own = (book.schools.share * systemL) / days;
+  const own = (facts.practice.share * systemL) / days;
   const wanted = holding.length > 0 ? Math.max(...holding) : own;
   const litresPerDay = Math.max(STEP_L, Math.ceil(wanted / STEP_L - 1e-9) * STEP_L);
   const newDays = Math.floor(machine.newWaterL / litresPerDay + 1e-9);

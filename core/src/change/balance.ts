@@ -19,7 +19,7 @@ export interface Waters {
 }
 
 /** As much of a tank as its balance depends on. */
-export type Stirred = Pick<TankOnDay, "systemL" | "missing" | "mode" | "book">;
+export type Stirred = Pick<TankOnDay, "systemL" | "missing" | "mode" | "facts">;
 
 /** Litres of the system when all is poured; less than full where it is left low on purpose. */
 export function endLitres({ systemL, missing, mode }: Stirred, { drainedL, sourceL, topUpL }: Poured): number {
@@ -44,7 +44,7 @@ export function blendOf(tank: Stirred, poured: Poured): Blend {
   const { drainedL, sourceL, topUpL } = poured;
   const endL = endLitres(tank, poured);
   if (tank.mode === "batch") return { tank: (foundL - drainedL) / endL, source: sourceL / endL, topUp: topUpL / endL };
-  const source = effectiveShare(sourceL, endL, tank.mode, Math.min(tank.book.deadL ?? 0, endL / 2));
+  const source = effectiveShare(sourceL, endL, tank.mode, Math.min(tank.facts.deadL ?? 0, endL / 2));
   return { tank: (foundL / endL) * (1 - source), source, topUp: (topUpL / endL) * (1 - source) };
 }
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
-import { bookOf, inputOf } from "../given/sample.fixture.ts";
+import { factsOf, inputOf } from "../given/sample.fixture.ts";
 import { saltCreep } from "./creeping.ts";
 
-const reef = bookOf("soft-coral", { evaporationLPerDay: 3 });
+const reef = factsOf("soft-coral", { evaporationLPerDay: 3 });
 const rising = (perDay: number, perDaySigma = 0.005) => ({
   salinity: { enough: true as const, perDay, perDaySigma, now: 36, nowSigma: 0.2, readings: 9 },
 });
@@ -17,7 +17,7 @@ describe("salt that creeps into a tank", () => {
   test("is not told of a rise that is not sure, that does not matter, or of fresh water", () => {
     expect(saltCreep(inputOf(reef, { rates: rising(0.05, 0.04) }), 0.2)).toEqual([]);
     expect(saltCreep(inputOf(reef, { rates: rising(0.01) }), 0.2)).toEqual([]);
-    expect(saltCreep(inputOf(bookOf(), { rates: rising(0.05) }), 0.2)).toEqual([]);
+    expect(saltCreep(inputOf(factsOf(), { rates: rising(0.05) }), 0.2)).toEqual([]);
     expect(saltCreep(inputOf(reef), 0.2)).toEqual([]);
   });
   test("comes from two-part dosing and settles where a march of days and changes ends", () => {

@@ -16,19 +16,24 @@ const MATTERS_PPT = 0.02;
  * @param share Effective share of the change, 0 to 1.
  */
 export function saltCreep(input: PlanInput, share: number): WaterReason[] {
-  const { book, rates } = input;
-  if (!isSalt(book)) return [];
+  const { facts, rates } = input;
+  if (!isSalt(facts)) return [];
   const reasons: WaterReason[] = [];
   const rate = rates.salinity;
-  if (rate?.enough && rate.perDay > MATTERS_PPT && rate.perDay > SURE * rate.perDaySigma && book.evaporationLPerDay > 0)
+  if (
+    rate?.enough &&
+    rate.perDay > MATTERS_PPT &&
+    rate.perDay > SURE * rate.perDaySigma &&
+    facts.evaporationLPerDay > 0
+  )
     reasons.push({
       code: "salinity-creeps",
       perDay: rate.perDay,
-      topUpPsu: topUpPsuOf(rate.perDay, book.evaporationLPerDay, systemVolumeL(book)),
+      topUpPsu: topUpPsuOf(rate.perDay, facts.evaporationLPerDay, systemVolumeL(facts)),
     });
   const interval = daysBetween(input.on, input.nextVisitOn);
-  if (book.dosedDkhPerDay && share > 0 && interval > 0) {
-    const perDay = twoPartResiduePpt(book.dosedDkhPerDay);
+  if (facts.dosedDkhPerDay && share > 0 && interval > 0) {
+    const perDay = twoPartResiduePpt(facts.dosedDkhPerDay);
     reasons.push({ code: "dosing-leaves-salt", perDay, settles: settledPeak(0, perDay, interval, share) });
   }
   return reasons;

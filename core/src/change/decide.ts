@@ -61,10 +61,15 @@ export function decide(tank: TankOnDay, pours: PourPlan): Asked {
 function wrongWater({ salt, input }: TankOnDay, { aim }: PourPlan): Asked | null {
   const { source, limits } = input;
   const psu = source.chemistry.salinity ?? 0;
+  const [refused] = source.refused ?? [];
+  if (salt && refused) {
+    const reason = { code: "sea-refused", source: source.name, says: refused } as const;
+    return { decision: "forbid", wantedL: 0, reasons: [reason] };
+  }
   const why =
     salt && source.kind === "natural-sea" && psu <= 0
       ? ("no-salt" as const)
-      : (wrongKindOfWater(input.book, source.kind) ??
+      : (wrongKindOfWater(input.facts, source.kind) ??
         (aim &&
         source.kind === "natural-sea" &&
         (Math.abs(psu - aim.now) > limits.salinityApartPpt || psu > limits.strongestPpt)
@@ -106,8 +111,8 @@ function ammoniaEmergency(tank: TankOnDay, pours: PourPlan): Asked | null {
 }
 
 /** A remedy that still works is not thinned. */
-function treatmentHolds({ book, input }: TankOnDay): Asked | null {
-  const { treatment } = book;
+function treatmentHolds({ facts, input }: TankOnDay): Asked | null {
+  const { treatment } = facts;
   if (!treatment) return null;
   const until = addDays(treatment.startedOn, treatment.contactDays);
   if (input.on >= until) return null;
@@ -115,10 +120,10 @@ function treatmentHolds({ book, input }: TankOnDay): Asked | null {
 }
 
 /** A tank that fell under its floor is warmed before it is changed. */
-function tankTooCold({ book, known }: TankOnDay): Asked | null {
+function tankTooCold({ facts, known }: TankOnDay): Asked | null {
   const { temperature } = known;
-  const band = book.bands.find((b) => b.parameter === "temperature");
-  if (!temperature?.today || !band || temperature.value >= band.actLow || !book.gear.includes("heater")) return null;
+  const band = facts.bands.find((b) => b.parameter === "temperature");
+  if (!temperature?.today || !band || temperature.value >= band.actLow || !facts.gear.includes("heater")) return null;
   return {
     decision: "postpone",
     wantedL: 0,
@@ -176,7 +181,7 @@ interface AskedBy {
 function askedBy(tank: TankOnDay, pours: PourPlan, target: Target): AskedBy {
   const none = { target, goal: target.trough, litres: 0, steps: 1 };
   // Below its floor with a doser at hand: dosing outgrows what changes can bring.
-  if (target.side === "low" && tank.book.gear.includes("dosing") && target.parameter !== "gh") return none;
+  if (target.side === "low" && tank.facts.gear.includes("dosing") && target.parameter !== "gh") return none;
   const goal = litresFor(tank, pours, target, target.trough) === null ? target.edge : target.trough;
   const litres = litresFor(tank, pours, target, goal);
   if (litres === null) return none;
@@ -194,11 +199,11 @@ function askedBy(tank: TankOnDay, pours: PourPlan, target: Target): AskedBy {
 }
 
 /** Whether a tank was changed within two months with water whose pH is near its own. Injected CO2 says nothing of it. */
-function changedLately({ input, known, book }: TankOnDay): boolean {
+function changedLately({ input, known, facts }: TankOnDay): boolean {
   const last = lastChangeOn(input);
   if (last === null || daysBetween(last, input.on) > LATELY_DAYS) return false;
   const [tank, source] = [known.ph?.value, input.source.chemistry.ph];
-  return tank === undefined || source === undefined || book.gear.includes("co2") || Math.abs(tank - source) <= NEAR_PH;
+  return tank === undefined || source === undefined || facts.gear.includes("co2") || Math.abs(tank - source) <= NEAR_PH;
 }
 
 const lastChangeOn = (input: TankOnDay["input"]): string | null =>
@@ -215,7 +220,7 @@ function byMachine(tank: TankOnDay): Asked | null {
 /** Test-led without the readings that lead it. */
 function notMeasured(tank: TankOnDay): Asked | null {
   if (policyOf(tank) !== "test-led") return null;
-  const parameters = tank.book.bands
+  const parameters = tank.facts.bands
     .filter((b) => b.required && CEILINGS.includes(b.parameter) && !tank.known[b.parameter])
     .map((b) => b.parameter);
   if (parameters.length === 0) return null;
@@ -247,7 +252,7 @@ function testLed(tank: TankOnDay): Asked | null {
 }
 
 function tanksOwnPolicy(tank: TankOnDay): Asked {
-  const { policy, share } = tank.book.schools;
+  const { policy, share } = tank.facts.practice;
   return {
     decision: "change",
     wantedL: ownLitres(tank),
@@ -255,15 +260,15 @@ function tanksOwnPolicy(tank: TankOnDay): Asked {
   };
 }
 
-const policyOf = ({ book }: TankOnDay) => book.schools.policy;
+const policyOf = ({ facts }: TankOnDay) => facts.practice.policy;
 
 /** The litres of the tank's own share, larger while it is young and algae call for it. */
-export function ownLitres({ book, input, systemL }: TankOnDay): number {
-  return Math.min(1, book.schools.share * youngShare(book, input.on).times) * systemL;
+function ownLitres({ facts, input, systemL }: TankOnDay): number {
+  return Math.min(1, facts.practice.share * youngShare(facts, input.on).times) * systemL;
 }
 
-const outsideBands = ({ book, known }: TankOnDay): Parameter[] =>
-  book.bands
+const outsideBands = ({ facts, known }: TankOnDay): Parameter[] =>
+  facts.bands
     .filter((b) => {
       const value = known[b.parameter]?.value;
       return value !== undefined && (value > b.idealHigh || value < b.idealLow);
@@ -272,9 +277,9 @@ const outsideBands = ({ book, known }: TankOnDay): Parameter[] =>
 
 /** What is said beside the reason that decides: age, a follow-up, what this water cannot reach, what has to be dosed. */
 function notes(tank: TankOnDay, deciding?: Parameter): WaterReason[] {
-  const { book, input, known } = tank;
-  const young = youngShare(book, input.on);
-  const { treatment } = book;
+  const { facts, input, known } = tank;
+  const young = youngShare(facts, input.on);
+  const { treatment } = facts;
   const followsUp =
     treatment && input.on >= treatment.followUpOn && input.on <= addDays(treatment.followUpOn, 7) ? treatment : null;
   return [
@@ -289,7 +294,7 @@ function notes(tank: TankOnDay, deciding?: Parameter): WaterReason[] {
           return t.refill >= t.edge
             ? [{ code: "cannot-reach", parameter: t.parameter, target: t.edge, refill: t.refill }]
             : [];
-        const dosed = book.gear.includes("dosing") || t.refill <= t.edge;
+        const dosed = facts.gear.includes("dosing") || t.refill <= t.edge;
         return FLOORS.includes(t.parameter) && dosed
           ? [{ code: "dose", parameter: t.parameter, value: t.value, low: t.edge }]
           : [];

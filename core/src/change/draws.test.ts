@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { PlanInput } from "../given/index.ts";
-import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import { pointsOf } from "../numeric/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { type DrawnPlan, drawChange } from "./draws.ts";
@@ -19,21 +19,21 @@ const all = (input: PlanInput, water: WaterPlan, draws = 10_000, seed = 7): Draw
 const CASES: readonly (readonly [string, PlanInput, number])[] = [
   [
     "fresh, drained and filled",
-    inputOf(bookOf("community"), {
+    inputOf(factsOf("community"), {
       readings: [reading("nitrate", 38, 3), reading("gh", 14, 0.6), reading("alkalinity", 5, 0.3)],
     }),
     60,
   ],
   [
     "fresh, in and out together",
-    inputOf(bookOf("community", { schools: { ...bookOf("community").schools, how: "in-and-out" } }), {
+    inputOf(factsOf("community", { practice: { ...factsOf("community").practice, how: "in-and-out" } }), {
       readings: [reading("nitrate", 38, 3)],
     }),
     120,
   ],
   [
     "a reef that stands low and runs salt",
-    inputOf(bookOf("soft-coral"), {
+    inputOf(factsOf("soft-coral"), {
       source: mix,
       belowMarkCm: 2,
       readings: [reading("salinity", 36.1, 0.25), reading("nitrate", 12, 1.2), reading("alkalinity", 7.1, 0.15)],
@@ -42,7 +42,7 @@ const CASES: readonly (readonly [string, PlanInput, number])[] = [
   ],
   [
     "a reef known by its volume measured and by a photometer",
-    inputOf(bookOf("soft-coral", { display: { ...bookOf("soft-coral").display, measuredNetL: 180 } }), {
+    inputOf(factsOf("soft-coral", { display: { ...factsOf("soft-coral").display, measuredNetL: 180 } }), {
       source: mix,
       readings: [reading("salinity", 34.2, 0.25), reading("nitrate", 12, 0.6)],
     }),
@@ -86,14 +86,14 @@ describe("a range", () => {
     const after = planChange(input, 50).after.find((e) => e.parameter === parameter)?.after.range;
     return after ? after.high - after.low : Number.NaN;
   };
-  const given = inputOf(bookOf("community"), { readings: [reading("nitrate", 38, 3)], source: tap });
+  const given = inputOf(factsOf("community"), { readings: [reading("nitrate", 38, 3)], source: tap });
   test("narrows with a better kit", () => {
     const better = { ...given, readings: [reading("nitrate", 38, 1)] };
     expect(width(better, "nitrate")).toBeLessThan(width(given, "nitrate"));
   });
   test("narrows with a volume that was measured, and widens with one that is assumed", () => {
-    const measured = { ...given, book: { ...given.book, display: { ...given.book.display, measuredNetL: 200 } } };
-    const assumed = { ...given, book: { ...given.book, assumed: ["display.rockKg"] } };
+    const measured = { ...given, facts: { ...given.facts, display: { ...given.facts.display, measuredNetL: 200 } } };
+    const assumed = { ...given, facts: { ...given.facts, assumed: ["display.rockKg"] } };
     expect(width(measured, "nitrate")).toBeLessThan(width(given, "nitrate"));
     expect(width(assumed, "nitrate")).toBeGreaterThan(width(given, "nitrate"));
   });

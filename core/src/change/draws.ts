@@ -62,8 +62,8 @@ function once(tank: TankOnDay, water: WaterPlan, random: Random): (e: WaterPlan[
   };
   const moved = off(LITRES_RELATIVE);
   const poured = carriedOut(tank, planned, { missingL, moved, pouredTimes: off(LITRES_RELATIVE) });
-  const { mode, book, missing } = tank;
-  const blend = blendOf({ systemL, missing: { ...missing, litres: poured.missingL }, mode, book }, poured);
+  const { mode, facts, missing } = tank;
+  const blend = blendOf({ systemL, missing: { ...missing, litres: poured.missingL }, mode, facts }, poured);
   return (e) =>
     mixed(blend, {
       tank: e.before + e.beforeSigma * gaussian(random),

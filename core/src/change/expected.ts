@@ -21,8 +21,8 @@ export function refillSigmaOf(tank: TankOnDay, parameter: Parameter, refill: num
  * Whether what is missing is drained to a line and filled to a line, so that a mistake about it leaves no trace: the line
  * stands where it stands.
  */
-export const lineDecides = ({ mode, place, book }: TankOnDay, drainedL: number): boolean =>
-  drainedL > 0 && mode === "batch" && (place === "sump" || !book.sump);
+export const lineDecides = ({ mode, place, facts }: TankOnDay, drainedL: number): boolean =>
+  drainedL > 0 && mode === "batch" && (place === "sump" || !facts.sump);
 
 /**
  * What each parameter of the bands will be once all is poured, with its range.
@@ -31,9 +31,9 @@ export const lineDecides = ({ mode, place, book }: TankOnDay, drainedL: number):
  * Whatever is poured last closes the level, so that a litre too much of one water is a litre less of the other.
  */
 export function expectedAfter(tank: TankOnDay, pour: Pour): Expected[] {
-  const { book, known, input } = tank;
+  const { facts, known, input } = tank;
   const rows: Expected[] = [];
-  for (const band of book.bands) {
+  for (const band of facts.bands) {
     const value = known[band.parameter];
     if (!value || band.parameter === "ph" || band.parameter === "temperature") continue;
     const refill =
@@ -74,7 +74,7 @@ function sigmaAfter(
   waters: Waters,
   sigmas: { readonly before: number; readonly refill: number },
 ): number {
-  const { missing, systemL, volumeRelative, mode, book } = tank;
+  const { missing, systemL, volumeRelative, mode, facts } = tank;
   const { blend, drainedL, sourceL, topUpL } = pour;
   const now = mixed(blend, waters);
   /** Change of the result where other litres are poured, or into another tank. */
@@ -84,7 +84,7 @@ function sigmaAfter(
   const terms = [
     sigmas.before * blend.tank,
     sigmas.refill * blend.source,
-    by(pour, { systemL: systemL * (1 + volumeRelative), missing, mode, book }),
+    by(pour, { systemL: systemL * (1 + volumeRelative), missing, mode, facts }),
   ];
   if (batch && decided) {
     // What closes the level: the topping up, or the new water where nothing is topped up.
@@ -104,7 +104,7 @@ function sigmaAfter(
   if (!batch && sourceL > 0) terms.push(by({ drainedL, sourceL: sourceL * (1 + LITRES_RELATIVE), topUpL }));
   if (!decided && missing.sigmaL > 0) {
     const more = { ...missing, litres: missing.litres + missing.sigmaL };
-    terms.push(by({ drainedL, sourceL, topUpL: topUpL + missing.sigmaL }, { systemL, missing: more, mode, book }));
+    terms.push(by({ drainedL, sourceL, topUpL: topUpL + missing.sigmaL }, { systemL, missing: more, mode, facts }));
   }
   return Math.hypot(...terms);
 }

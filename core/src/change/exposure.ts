@@ -1,5 +1,5 @@
 import { litresAboveM, stepMinutes, type TankOnDay } from "../given/index.ts";
-import type { Landmark, TankBook } from "../tank/index.ts";
+import type { Landmark, TankFacts } from "../tank/index.ts";
 import { type DrainParts, drainPartsOf, outMinutesOf, refillMinutesOf } from "./moving.ts";
 import { pumpsOnLitres } from "./pumpsOn.ts";
 import type { Exposure } from "./waterPlan.ts";
@@ -19,7 +19,7 @@ const WETTING: Readonly<Partial<Record<Landmark["kind"], { every: number; times:
 /** Hands take this long each time. */
 const WETTING_MINUTES = 0.25;
 /** Letting the drain run takes hands for this long; then it ends by itself. */
-export const DRAIN_START_MINUTES = 1;
+const DRAIN_START_MINUTES = 1;
 
 /** Minutes that a landmark bears the air, kept wet where that helps. What bears none is never bare. */
 export function allowedMinutesOf({ kind, airMinutes }: Landmark): number {
@@ -30,17 +30,17 @@ export function allowedMinutesOf({ kind, airMinutes }: Landmark): number {
 }
 
 /** Pumps stop while a display is drained: where one of these is listed, an intake is one of a pump that is off. */
-const PUMPS: readonly TankBook["gear"][number][] = ["filter", "return", "wave-maker", "chiller", "uv", "reactor"];
+const PUMPS: readonly TankFacts["gear"][number][] = ["filter", "return", "wave-maker", "chiller", "uv", "reactor"];
 
 /** Whether a landmark holds the water up while the display is drained. */
-export function holdsWater(mark: Landmark, book: TankBook): boolean {
+export function holdsWater(mark: Landmark, facts: TankFacts): boolean {
   switch (mark.kind) {
     case "return":
       return false;
     case "heater":
-      return book.schools.heater === "lowered";
+      return facts.practice.heater === "lowered";
     case "intake":
-      return !book.gear.some((g) => PUMPS.includes(g));
+      return !facts.gear.some((g) => PUMPS.includes(g));
     default:
       return true;
   }
@@ -53,11 +53,11 @@ interface Bare {
 }
 
 function bareAt(tank: TankOnDay, litres: number, sourceL: number, parts: DrainParts, workMinutes: number): Bare[] {
-  const { book, standing } = tank;
-  return book.landmarks.flatMap((mark) => {
+  const { facts, standing } = tank;
+  return facts.landmarks.flatMap((mark) => {
     // What stood in air when the tank was found is no matter of the drain.
     if (mark.kind === "return" || mark.heightM >= standing.startM) return [];
-    const reachL = litresAboveM(book, standing, mark.heightM);
+    const reachL = litresAboveM(facts, standing, mark.heightM);
     if (litres <= reachL + 1e-9) return [];
     const minutes =
       outMinutesOf(tank, litres, parts) -
@@ -104,7 +104,7 @@ export interface LowWater {
  */
 export function lowWaterOf(tank: TankOnDay, drainedL: number, sourceL = drainedL): LowWater {
   const runningL = pumpsOnLitres(tank, drainedL);
-  const running = { runningL, runningMinutes: runningL / tank.book.drainLPerMinute };
+  const running = { runningL, runningMinutes: runningL / tank.facts.drainLPerMinute };
   const litres = drainedL - runningL;
   const parts = drainPartsOf(tank, litres);
   if (tank.place !== "display" || litres <= 0)

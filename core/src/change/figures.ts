@@ -27,10 +27,10 @@ export interface Decided extends Asked {
 
 /** Everything that follows from what is poured. */
 export function figuresOf(tank: TankOnDay, pours: PourPlan, pour: Pour, decided: Decided): WaterPlan {
-  const { input, book, systemL, mode, missing, place } = tank;
+  const { input, facts, systemL, mode, missing, place } = tank;
   const { limits, held, wantedL } = decided;
   const litres = pour.drainedL;
-  const share = effectiveShare(litres, systemL, mode, Math.min(book.deadL ?? 0, systemL / 2));
+  const share = effectiveShare(litres, systemL, mode, Math.min(facts.deadL ?? 0, systemL / 2));
   const low = lowWaterOf(tank, litres, pour.sourceL);
   const leftLowL = Math.max(0, systemL - endLitres(tank, pour));
   const runBack = runsBack(tank, pour);
@@ -59,7 +59,7 @@ export function figuresOf(tank: TankOnDay, pours: PourPlan, pour: Pour, decided:
     share: worked("share", share, "of the system", { litres: q(litres, "L"), system: q(systemL, "L"), way: mode }),
     mark: litres > 0 ? markOf(tank, litres - pumpsOnL) : null,
     markOn: place,
-    tapeCm: litres > 0 ? markCmOf(book, standingOf(book, 0), Math.min(litres - pumpsOnL, mostFullL(tank))) : null,
+    tapeCm: litres > 0 ? markCmOf(facts, standingOf(facts, 0), Math.min(litres - pumpsOnL, mostFullL(tank))) : null,
     fills: fillsOf(tank, litres),
     pourL: pour.sourceL > 0 ? poured(tank, pours, pour) : null,
     saltWaterL: tank.salt && pour.sourceL > 0 ? poured(tank, pours, pour) : null,
@@ -80,7 +80,7 @@ export function figuresOf(tank: TankOnDay, pours: PourPlan, pour: Pour, decided:
     missing,
     missingL: missing.litres,
     leftLowL,
-    leftLowCm: leftLowL > LEAST_POUR_L ? belowLineCm(book, leftLowL) : 0,
+    leftLowCm: leftLowL > LEAST_POUR_L ? belowLineCm(facts, leftLowL) : 0,
     exposed: low.exposed,
     wettingMinutes: low.wettingMinutes,
     bedL: low.parts.bedL,
@@ -95,8 +95,8 @@ export function figuresOf(tank: TankOnDay, pours: PourPlan, pour: Pour, decided:
 }
 
 /** What runs back when the return stops, with the room for it, and whether that is tight; null without a sump. */
-function runsBack({ book, place, missing }: TankOnDay, { drainedL, topUpL }: Pour): WaterPlan["runBack"] {
-  const back = runBackOf(book);
+function runsBack({ facts, place, missing }: TankOnDay, { drainedL, topUpL }: Pour): WaterPlan["runBack"] {
+  const back = runBackOf(facts);
   // What is topped up by litres while the pumps stand is too much where less was missing than is believed.
   const tooMuchL = drainedL > 0 && place === "display" && topUpL > 0 ? UNFAVOURABLE * missing.sigmaL : 0;
   return back && { ...back, tight: back.litres + tooMuchL > TIGHT * back.roomL };
@@ -186,17 +186,17 @@ const goalOf = (reasons: readonly WaterReason[]): number | undefined => {
   return raised?.target;
 };
 
-function volumeOf({ book, systemL, volumeRelative }: TankOnDay): Worked {
+function volumeOf({ facts, systemL, volumeRelative }: TankOnDay): Worked {
   return worked(
     "net-volume",
     systemL,
     "L",
     {
-      display: q(displayVolumeL(book.display, book.display.runningLevelM), "L"),
-      ...(book.sump
+      display: q(displayVolumeL(facts.display, facts.display.runningLevelM), "L"),
+      ...(facts.sump
         ? {
-            sump: q(sumpVolumeL(book.sump, book.sump.runningLevelM), "L"),
-            "pipes and reactors": q(book.sump.pipesL, "L"),
+            sump: q(sumpVolumeL(facts.sump, facts.sump.runningLevelM), "L"),
+            "pipes and reactors": q(facts.sump.pipesL, "L"),
           }
         : {}),
     },
@@ -263,9 +263,9 @@ function halfWayOf(tank: TankOnDay, pour: Pour): Worked | null {
 }
 
 /** Carbon dioxide of a tank that is fed with it, from what is known of its KH and pH. */
-function co2Of({ book, known, salt }: TankOnDay): Worked | null {
+function co2Of({ facts, known, salt }: TankOnDay): Worked | null {
   const [kh, ph] = [known.alkalinity?.value, known.ph?.value];
-  if (salt || !book.gear.includes("co2") || kh === undefined || ph === undefined || ph < 4 || ph > 10) return null;
+  if (salt || !facts.gear.includes("co2") || kh === undefined || ph === undefined || ph < 4 || ph > 10) return null;
   const value = co2MgL(kh, ph);
   return {
     ...worked("co2", value, "mg/L", { KH: q(kh, "dKH"), pH: q(ph, "") }),
@@ -274,25 +274,25 @@ function co2Of({ book, known, salt }: TankOnDay): Worked | null {
 }
 
 /** New water of another pH: it holds nothing down, it is said. Where CO2 is injected pH swings by itself. */
-function phShift({ known, input, book }: TankOnDay, share: number): WaterReason[] {
+function phShift({ known, input, facts }: TankOnDay, share: number): WaterReason[] {
   const [before, refill] = [known.ph?.value, input.source.chemistry.ph];
   const most = input.limits.ph;
-  if (before === undefined || refill === undefined || book.gear.includes("co2")) return [];
+  if (before === undefined || refill === undefined || facts.gear.includes("co2")) return [];
   return share * Math.abs(refill - before) > most ? [{ code: "ph-shift", before, refill, most }] : [];
 }
 
 /** The most that the fall of a full tank holds, L. */
-const mostFullL = ({ book }: TankOnDay): number => {
-  const full = standingOf(book, 0);
-  return displayVolumeL(book.display, full.startM);
+const mostFullL = ({ facts }: TankOnDay): number => {
+  const full = standingOf(facts, 0);
+  return displayVolumeL(facts.display, full.startM);
 };
 
-function markOf({ book, standing, missing }: TankOnDay, litres: number): Worked | null {
-  const cm = markCmOf(book, standing, litres);
+function markOf({ facts, standing, missing }: TankOnDay, litres: number): Worked | null {
+  const cm = markCmOf(facts, standing, litres);
   if (cm === null) return null;
   return worked("mark", cm, "cm from the rim", {
     litres: q(litres, "L"),
-    "fill line": q(book.display.runningLevelM * 100, "cm above the floor"),
+    "fill line": q(facts.display.runningLevelM * 100, "cm above the floor"),
     "missing on arrival": q(missing.litres, "L"),
   });
 }

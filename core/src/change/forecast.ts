@@ -3,12 +3,13 @@ import { type PlanInput, steadyOf } from "../given/index.ts";
 import { type Carried, carriedOn, ownPerDayOf } from "../readings/index.ts";
 import { PARAMETERS, type Parameter } from "../units/index.ts";
 import { type Worked, Z95 } from "../worked/index.ts";
+import type { Correction } from "./correction.ts";
 import type { WaterPlan } from "./waterPlan.ts";
 
-/** Where a fitted figure is going, with this visit's change done as planned. */
+/** Where a fitted figure is going, with this visit's change and doses done as planned. */
 export interface Forecast {
   readonly parameter: Parameter;
-  /** On the day of the visit, before and after its change; after it null where none is planned. */
+  /** On the day of the visit, before and after what is done to its water; after it null where nothing is. */
   readonly before: Carried;
   readonly after: Carried | null;
   /** On the day of the next visit, before anything is done there. */
@@ -22,17 +23,23 @@ export interface Forecast {
 const carriedOf = ({ value, range }: Worked): Carried => ({ value, sigma: range ? (range.high - value) / Z95 : 0 });
 
 /** The course of every parameter that was fitted, over this visit and up to the next. */
-export function forecastOf(input: PlanInput, water: Pick<WaterPlan, "after" | "litres">): Forecast[] {
+export function forecastOf(
+  input: PlanInput,
+  water: Pick<WaterPlan, "after" | "litres">,
+  corrections: readonly Correction[] = [],
+): Forecast[] {
   const days = Math.max(0, daysBetween(input.on, input.nextVisitOn));
   return PARAMETERS.flatMap((parameter) => {
     const fit = input.rates[parameter];
     if (!fit?.enough) return [];
-    const steady = steadyOf(input.book, input.source, parameter);
+    const steady = steadyOf(input.facts, input.source, parameter);
     const expected = water.litres.value > 0 ? water.after.find((e) => e.parameter === parameter) : undefined;
     const before = expected
       ? { value: expected.before, sigma: expected.beforeSigma }
       : { value: fit.now, sigma: fit.nowSigma };
-    const after = expected ? carriedOf(expected.after) : null;
+    // A dose follows the change: what it comes to is what both come to.
+    const dose = corrections.find((c) => c.ok && c.parameter === parameter);
+    const after = dose?.ok ? carriedOf(dose.to) : expected ? carriedOf(expected.after) : null;
     const from = after ?? before;
     return [
       {

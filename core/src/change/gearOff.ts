@@ -1,4 +1,4 @@
-import type { SwitchGear, TankBook } from "../tank/index.ts";
+import type { SwitchGear, TankFacts } from "../tank/index.ts";
 import type { WaterPlan } from "./waterPlan.ts";
 
 /** Nothing of it minds a change that leaves the display as it is. */
@@ -10,10 +10,10 @@ const STAYS: Readonly<Record<WaterPlan["markOn"], readonly SwitchGear[]>> = {
 };
 
 /** Gear that must be off for this change, in the tank's own order. */
-export function gearOff(book: TankBook, water: Pick<WaterPlan, "litres" | "markOn">): SwitchGear[] {
+export function gearOff(facts: TankFacts, water: Pick<WaterPlan, "litres" | "markOn">): SwitchGear[] {
   if (water.litres.value <= 0) return [];
   const stays = STAYS[water.markOn];
-  return book.gear.filter(
-    (g) => !stays.includes(g) && !(g === "heater" && ["lowered", "none"].includes(book.schools.heater)),
+  return facts.gear.filter(
+    (g) => !stays.includes(g) && !(g === "heater" && ["lowered", "none"].includes(facts.practice.heater)),
   );
 }

@@ -1,9 +1,12 @@
 export { bringsOf } from "./balance.ts";
+export { type Correction, type CorrectionDose, correctionsOn, type NoDose, type NotDosed } from "./correction.ts";
 export { type DrawnPlan, drawChange } from "./draws.ts";
 export { refillSigmaOf } from "./expected.ts";
 export { allowedMinutesOf, exposures, holdsWater, SET_BACK, SET_BACK_MINUTES, TOP_UP } from "./exposure.ts";
 export { type Forecast, forecastOf } from "./forecast.ts";
 export { gearOff } from "./gearOff.ts";
 export { bestPolicy, comparePolicies, type Forward, POLICIES, type PolicyPlan } from "./policies.ts";
+export { offerRhythm, type RhythmOffer } from "./rhythm.ts";
+export { amountOf, notDosedTitle, restOfDose, whyNotDosed } from "./sayDose.ts";
 export { planChange, planWater, waterOn } from "./water.ts";
 export type { AfterCheck, Expected, Exposure, Limit, WaterPlan, WaterReason } from "./waterPlan.ts";

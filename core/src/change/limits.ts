@@ -23,10 +23,10 @@ export function limitsIn(tank: TankOnDay, pours: PourPlan): Limit[] {
 const MOST_VOLUMES = 3;
 
 /** The most litres that can be asked for at all. */
-export const mostL = ({ book, standing, systemL, missing }: TankOnDay): number =>
+export const mostL = ({ facts, standing, systemL, missing }: TankOnDay): number =>
   Math.min(
-    drainableL(book, standing),
-    drainableL(book, standing) === Number.POSITIVE_INFINITY ? MOST_VOLUMES * systemL : systemL - missing.litres,
+    drainableL(facts, standing),
+    drainableL(facts, standing) === Number.POSITIVE_INFINITY ? MOST_VOLUMES * systemL : systemL - missing.litres,
   );
 
 /** The largest litres for which something stays at or below nothing; it may be broken by less water and kept by more. */
@@ -46,26 +46,26 @@ const RESET_ABOVE_BED_M = 0.03;
 
 /** What stands in the tank. */
 function ofTheTank(tank: TankOnDay, pours: PourPlan): Limit[] {
-  const { book, standing, systemL, place } = tank;
+  const { facts, standing, systemL, place } = tank;
   const share = mostShareOf(tank);
   const found: Limit[] = [{ code: "animals", maxL: share * systemL, value: share }];
-  if (place === "sump" && book.sump)
+  if (place === "sump" && facts.sump)
     found.push({
       code: "sump-level",
-      maxL: sumpVolumeL(book.sump, standing.sumpM ?? 0) - sumpVolumeL(book.sump, book.sump.lowestLevelM),
+      maxL: sumpVolumeL(facts.sump, standing.sumpM ?? 0) - sumpVolumeL(facts.sump, facts.sump.lowestLevelM),
     });
   if (place !== "display") return found;
-  const aboveM = book.schools.policy === "reset" ? RESET_ABOVE_BED_M : ABOVE_BED_M;
-  found.push({ code: "floor", maxL: litresAboveM(book, standing, book.display.substrateDepthM + aboveM) });
+  const aboveM = facts.practice.policy === "reset" ? RESET_ABOVE_BED_M : ABOVE_BED_M;
+  found.push({ code: "floor", maxL: litresAboveM(facts, standing, facts.display.substrateDepthM + aboveM) });
   const byHoseL = hoseLimitL(tank);
   if (byHoseL !== null) found.push({ code: "hose", maxL: byHoseL });
-  for (const mark of book.landmarks) {
+  for (const mark of facts.landmarks) {
     const bareAnyway = mark.heightM >= standing.startM && !bareWithoutPumps(tank, mark);
-    if (!holdsWater(mark, book) || bareAnyway) continue;
-    const reachL = litresAboveM(book, standing, mark.heightM);
+    if (!holdsWater(mark, facts) || bareAnyway) continue;
+    const reachL = litresAboveM(facts, standing, mark.heightM);
     const never = mark.airMinutes <= 0 || bareWithoutPumps(tank, mark);
     const over = (litres: number) => bareTooLong(tank, mark, litres, pours.of(litres).sourceL);
-    const all = drainableL(book, standing);
+    const all = drainableL(facts, standing);
     found.push({
       code: "landmark",
       maxL: never ? reachL : over(all) <= 0 ? all : risingRoot(over, reachL, all),
@@ -81,16 +81,16 @@ function ofTheTank(tank: TankOnDay, pours: PourPlan): Limit[] {
 const CALLED_SHARE = 0.5;
 
 /** The largest share that the animals bear today, 0 to 1. */
-export function mostShareOf({ book, input }: Pick<TankOnDay, "book" | "input">): number {
-  const { policy, share } = book.schools;
-  if (policy === "reset") return Math.max(book.mostShare, share);
-  const young = youngShare(book, input.on);
-  return young.phase ? Math.max(book.mostShare, Math.min(CALLED_SHARE, share * young.times)) : book.mostShare;
+function mostShareOf({ facts, input }: Pick<TankOnDay, "facts" | "input">): number {
+  const { policy, share } = facts.practice;
+  if (policy === "reset") return Math.max(facts.mostShare, share);
+  const young = youngShare(facts, input.on);
+  return young.phase ? Math.max(facts.mostShare, Math.min(CALLED_SHARE, share * young.times)) : facts.mostShare;
 }
 
 /** Whether a landmark stands in air as soon as the pumps stop, for as long as they are off: no clock of the drain counts that. */
-const bareWithoutPumps = ({ book, standing }: TankOnDay, mark: Landmark): boolean =>
-  book.sump !== undefined && mark.heightM >= standing.startM && mark.heightM < book.display.runningLevelM;
+const bareWithoutPumps = ({ facts, standing }: TankOnDay, mark: Landmark): boolean =>
+  facts.sump !== undefined && mark.heightM >= standing.startM && mark.heightM < facts.display.runningLevelM;
 
 /** What a day allows of one figure: how far so many litres are over it, in the figure's unit; at or below nothing they keep it. */
 interface DayRule {
@@ -165,13 +165,14 @@ const CARRIED: readonly PlanInput["source"]["kind"][] = ["mix", "natural-sea", "
 
 /** What the van, the drain and the hours allow. */
 function ofTheVisit(tank: TankOnDay, pours: PourPlan, most: number): Limit[] {
-  const { input, book } = tank;
+  const { input, facts } = tank;
   const found: Limit[] = [];
   if (input.litresOnBoard !== null && CARRIED.includes(input.source.kind)) {
     const onBoard = input.litresOnBoard;
     found.push({ code: "on-board", maxL: largest((litres) => pours.of(litres).sourceL - onBoard, most) });
   }
-  if (mustCarryAway(input) && book.carryAwayL !== undefined) found.push({ code: "drain-rule", maxL: book.carryAwayL });
+  if (mustCarryAway(input) && facts.carryAwayL !== undefined)
+    found.push({ code: "drain-rule", maxL: facts.carryAwayL });
   if (typeof input.minutesForWater === "number") {
     const minutes = input.minutesForWater;
     const over = (litres: number) => {

@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { fallMinutes, gravityFlowLPerMinute, pumpFlowLPerMinute } from "../flow/index.ts";
 import { litresAboveM, tankOnDay } from "../given/index.ts";
-import { bookOf, inputOf } from "../given/sample.fixture.ts";
-import type { TankBook } from "../tank/index.ts";
+import { factsOf, inputOf } from "../given/sample.fixture.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { displayVolumeL, surfaceM2 } from "../vessel/index.ts";
 import { exposures, lowWaterOf, SET_BACK_MINUTES } from "./exposure.ts";
 import {
@@ -18,13 +18,13 @@ import { planChange, planWater } from "./water.ts";
 
 const vessel = { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 } as const;
 /** Half a square metre of bare water, 40 cm deep. */
-const bare: TankBook = {
-  ...bookOf("community"),
+const bare: TankFacts = {
+  ...factsOf("community"),
   display: { vessel, runningLevelM: 0.4, substrate: "bare", substrateDepthM: 0, rockKg: 0, rockTopM: 0 },
   landmarks: [],
 };
 /** A tank that stands at its fill line, its bed left alone. */
-const found = (book: TankBook) => tankOnDay(inputOf(book, { belowMarkCm: 0, tasks: [] }));
+const found = (facts: TankFacts) => tankOnDay(inputOf(facts, { belowMarkCm: 0, tasks: [] }));
 const hose = { boreMm: 16, lengthM: 3, dropM: 0.6 };
 
 describe("a display that falls through its hose", () => {
@@ -59,7 +59,7 @@ describe("a display that falls through its hose", () => {
     expect(byHoseL).toBeGreaterThan(90);
     expect(byHoseL).toBeLessThanOrEqual(100);
     const plan = planWater(
-      inputOf({ ...shallow, schools: { ...bare.schools, share: 0.8 }, mostShare: 1 }, { belowMarkCm: 0 }),
+      inputOf({ ...shallow, practice: { ...bare.practice, share: 0.8 }, mostShare: 1 }, { belowMarkCm: 0 }),
     );
     expect(plan.binding?.code).toBe("hose");
     // What is carried beyond it goes at the rate that is written down.
@@ -118,11 +118,11 @@ describe("a pump that refills", () => {
       [120, 120, true],
       [150, 60, true],
     ] as const) {
-      const book = {
+      const facts = {
         ...bare,
         refillPump: { ...pump, barrelAcrossM: across, ...(under ? { ends: "under" as const } : {}) },
       };
-      expect(refillMinutesOf(found(book), outL, inL) / drip(pump, outL, inL, { barrelM2, under })).toBeCloseTo(1, 3);
+      expect(refillMinutesOf(found(facts), outL, inL) / drip(pump, outL, inL, { barrelM2, under })).toBeCloseTo(1, 3);
     }
   });
   test("and longer than from one that stays, the more so the narrower it is", () => {
@@ -178,7 +178,7 @@ describe("a pump that refills", () => {
 
 describe("litres out of the sump while the pumps run", () => {
   /** A return outlet 10 cm down without a siphon break: 50 L run back into a sump that has 31 L of room. */
-  const over = (pumpsAtSiphon: "on" | "off"): TankBook => ({
+  const over = (pumpsAtSiphon: "on" | "off"): TankFacts => ({
     ...bare,
     gear: ["return"],
     drainLPerMinute: 4,
@@ -192,7 +192,7 @@ describe("litres out of the sump while the pumps run", () => {
       weirM: 0.39,
       returnLengthM: 0.8,
     },
-    schools: { ...bare.schools, pumpsAtSiphon },
+    practice: { ...bare.practice, pumpsAtSiphon },
     landmarks: [
       { name: "outlet", kind: "return", heightM: 0.3, airMinutes: 0, siphonBreak: false },
       { name: "top coral", kind: "coral", heightM: 0.15, airMinutes: 12 },

@@ -1,6 +1,6 @@
 import { bucketFactor, gravityFlowLPerMinute, type Hose, liftMinutes, pumpFlowLPerMinute } from "../flow/index.ts";
 import { litresAboveM, markPlace, pumpsOffLevelM, type TankOnDay } from "../given/index.ts";
-import type { DrainHose, RefillPump, TankBook, TimedBucket } from "../tank/index.ts";
+import type { DrainHose, RefillPump, TankFacts, TimedBucket } from "../tank/index.ts";
 import { displayLevelM, displayVolumeL } from "../vessel/index.ts";
 import { q, type Worked, worked } from "../worked/index.ts";
 
@@ -19,10 +19,10 @@ interface Fall {
 }
 
 /** A tank and where its water stands: as much as the flow depends on. */
-export type Drained = Pick<TankOnDay, "book" | "standing" | "bed">;
+export type Drained = Pick<TankOnDay, "facts" | "standing" | "bed">;
 
 /** A tank that is refilled: as much as the flow into it depends on. */
-export type Refilled = Pick<TankOnDay, "book" | "standing">;
+export type Refilled = Pick<TankOnDay, "facts" | "standing">;
 
 const hoseOf = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">): Hose => ({
   lengthM,
@@ -42,11 +42,11 @@ export function drainFlowLPerMinute(hose: DrainHose, levelM: number, timedAtM: n
 }
 
 /** The flow that refills, L/min: of the pump against its lift and hose, else as it is written down. */
-export function refillFlowLPerMinute(book: Pick<TankBook, "refillPump" | "refillLPerMinute">): number {
-  const { refillPump } = book;
-  if (!refillPump) return book.refillLPerMinute;
+export function refillFlowLPerMinute(facts: Pick<TankFacts, "refillPump" | "refillLPerMinute">): number {
+  const { refillPump } = facts;
+  if (!refillPump) return facts.refillLPerMinute;
   const computed = pumpFlowOf(refillPump);
-  return computed > 0 ? computed * timedFactor(refillPump.timed, computed) : book.refillLPerMinute;
+  return computed > 0 ? computed * timedFactor(refillPump.timed, computed) : facts.refillLPerMinute;
 }
 
 /** What the pump would lift by its curve, L/min; 0 where it cannot. */
@@ -55,22 +55,22 @@ export function pumpFlowOf({ shutOffM, openLPerMinute, liftM, ...hose }: RefillP
 }
 
 // A plan asks for the same tank many times while a mark is dragged.
-const falls = new WeakMap<TankBook, Map<number, Fall | null>>();
+const falls = new WeakMap<TankFacts, Map<number, Fall | null>>();
 
 /** How the display falls through its hose from a level; null where it has none, or where it does not fall. */
-function fallOf(book: TankBook, startM: number): Fall | null {
-  const known = falls.get(book) ?? new Map<number, Fall | null>();
-  falls.set(book, known);
+function fallOf(facts: TankFacts, startM: number): Fall | null {
+  const known = falls.get(facts) ?? new Map<number, Fall | null>();
+  falls.set(facts, known);
   const found = known.get(startM);
   if (found !== undefined) return found;
-  const made = book.drainHose && markPlace(book) === "display" ? integrate(book, book.drainHose, startM) : null;
+  const made = facts.drainHose && markPlace(facts) === "display" ? integrate(facts, facts.drainHose, startM) : null;
   known.set(startM, made);
   return made;
 }
 
 /** dt = dV/Q(h), by the trapezium over slices of the height. A bucket is timed where a full tank's fall begins. */
-function integrate(book: TankBook, hose: DrainHose, top: number): Fall {
-  const timedAtM = pumpsOffLevelM(book);
+function integrate(facts: TankFacts, hose: DrainHose, top: number): Fall {
+  const timedAtM = pumpsOffLevelM(facts);
   const levelsM: number[] = [top];
   const minutes: number[] = [0];
   let flow = drainFlowLPerMinute(hose, top, timedAtM);
@@ -80,7 +80,7 @@ function integrate(book: TankBook, hose: DrainHose, top: number): Fall {
     const next = drainFlowLPerMinute(hose, level, timedAtM);
     if (next <= 0) break;
     const from = levelsM.at(-1) ?? top;
-    const litres = displayVolumeL(book.display, from) - displayVolumeL(book.display, level);
+    const litres = displayVolumeL(facts.display, from) - displayVolumeL(facts.display, level);
     minutes.push((minutes.at(-1) ?? 0) + (litres / 2) * (1 / flow + 1 / next));
     levelsM.push(level);
     flow = next;
@@ -89,22 +89,22 @@ function integrate(book: TankBook, hose: DrainHose, top: number): Fall {
 }
 
 /** The most litres that the drain hose draws by its own fall; null without one. */
-export function hoseLimitL({ book, standing }: Pick<Drained, "book" | "standing">): number | null {
-  const fall = fallOf(book, standing.startM);
-  return fall && litresAboveM(book, standing, fall.lowestM);
+export function hoseLimitL({ facts, standing }: Pick<Drained, "facts" | "standing">): number | null {
+  const fall = fallOf(facts, standing.startM);
+  return fall && litresAboveM(facts, standing, fall.lowestM);
 }
 
 /** Minutes until so many litres have run out, without anything done at the bed. */
-export function drainMinutesOf({ book, standing }: Pick<Drained, "book" | "standing">, litres: number): number {
-  const fall = fallOf(book, standing.startM);
-  if (!fall || litres <= 0) return Math.max(0, litres) / book.drainLPerMinute;
-  const left = displayVolumeL(book.display, standing.startM) - litres;
-  const level = displayLevelM(book.display, Math.max(0, left));
+export function drainMinutesOf({ facts, standing }: Pick<Drained, "facts" | "standing">, litres: number): number {
+  const fall = fallOf(facts, standing.startM);
+  if (!fall || litres <= 0) return Math.max(0, litres) / facts.drainLPerMinute;
+  const left = displayVolumeL(facts.display, standing.startM) - litres;
+  const level = displayLevelM(facts.display, Math.max(0, left));
   const { levelsM, minutes, lowestM } = fall;
   if (level <= lowestM) {
     // What the hose leaves is carried at the rate that is written down.
-    const byHoseL = litresAboveM(book, standing, lowestM);
-    return (minutes.at(-1) ?? 0) + Math.max(0, litres - byHoseL) / book.drainLPerMinute;
+    const byHoseL = litresAboveM(facts, standing, lowestM);
+    return (minutes.at(-1) ?? 0) + Math.max(0, litres - byHoseL) / facts.drainLPerMinute;
   }
   const i = levelsM.findIndex((m) => m <= level);
   const [above, below] = [levelsM[i - 1] ?? level, levelsM[i] ?? level];
@@ -142,13 +142,13 @@ export function outMinutesOf(tank: Drained, litres: number, parts: DrainParts): 
 }
 
 /** What the pump lifts once its barrel and the display have moved, L/min; 0 where it cannot lift so high. */
-function refillFlowAt({ book, standing }: Refilled, pump: RefillPump, outL: number, inL: number): number {
+function refillFlowAt({ facts, standing }: Refilled, pump: RefillPump, outL: number, inL: number): number {
   const across = pump.barrelAcrossM;
   const sunkM = across === undefined ? 0 : inL / 1000 / ((Math.PI / 4) * across ** 2);
   let belowLineM = 0;
-  if (pump.ends === "under" && markPlace(book) === "display") {
-    const litres = displayVolumeL(book.display, standing.startM) - outL + inL;
-    belowLineM = Math.max(0, pumpsOffLevelM(book) - displayLevelM(book.display, Math.max(0, litres)));
+  if (pump.ends === "under" && markPlace(facts) === "display") {
+    const litres = displayVolumeL(facts.display, standing.startM) - outL + inL;
+    belowLineM = Math.max(0, pumpsOffLevelM(facts) - displayLevelM(facts.display, Math.max(0, litres)));
   }
   return flowAtLift(pump, pump.liftM + sunkM - belowLineM);
 }
@@ -175,18 +175,18 @@ function flowAtLift(pump: RefillPump, liftM: number): number {
  * @param inL Litres of new water, L.
  */
 export function refillMinutesOf(tank: Refilled, outL: number, inL: number): number {
-  const pump = tank.book.refillPump;
+  const pump = tank.facts.refillPump;
   if (!pump || (pump.barrelAcrossM === undefined && pump.ends !== "under"))
-    return inL / refillFlowLPerMinute(tank.book);
+    return inL / refillFlowLPerMinute(tank.facts);
   const { minutes, liftedL } = liftMinutes((litres) => refillFlowAt(tank, pump, outL, litres), inL);
   // What the pump does not lift is carried at the rate that is written down.
-  return minutes + (inL - liftedL) / tank.book.refillLPerMinute;
+  return minutes + (inL - liftedL) / tank.facts.refillLPerMinute;
 }
 
 /** What a refill pump gives: at one rate, or from the first litre to the last as the waters move. */
 function runsIn(tank: Refilled, pump: RefillPump, litres: number): Worked["inputs"] {
   if (pump.barrelAcrossM === undefined && pump.ends !== "under")
-    return { gives: q(refillFlowLPerMinute(tank.book), "L/min") };
+    return { gives: q(refillFlowLPerMinute(tank.facts), "L/min") };
   return {
     ...(pump.barrelAcrossM === undefined ? {} : { "barrel's width": q(pump.barrelAcrossM, "m") }),
     "gives at first": q(refillFlowAt(tank, pump, litres, 0), "L/min"),
@@ -196,27 +196,27 @@ function runsIn(tank: Refilled, pump: RefillPump, litres: number): Worked["input
 
 /** How long the water runs out and in, worked, where a hose or a pump is known; else nothing is to be opened. */
 export function runsOf(tank: Refilled, litres: number): { readonly out: Worked | null; readonly in: Worked | null } {
-  const { book, standing } = tank;
-  const { drainHose, refillPump } = book;
+  const { facts, standing } = tank;
+  const { drainHose, refillPump } = facts;
   const top = standing.startM;
-  const timedAtM = pumpsOffLevelM(book);
+  const timedAtM = pumpsOffLevelM(facts);
   const bucket = (timed: TimedBucket | undefined): Worked["inputs"] =>
     timed ? { "timed bucket": q(timed.litres, "L"), "it took": q(timed.seconds, "s") } : {};
   const hose = ({ boreMm, lengthM }: Pick<DrainHose, "boreMm" | "lengthM">) => ({
     bore: q(boreMm, "mm"),
     length: q(lengthM, "m"),
   });
-  const left = displayVolumeL(book.display, top) - litres;
+  const left = displayVolumeL(facts.display, top) - litres;
   return {
     out:
-      drainHose && fallOf(book, top) && litres > 0
+      drainHose && fallOf(facts, top) && litres > 0
         ? worked("drain-minutes", drainMinutesOf(tank, litres), "min", {
             litres: q(litres, "L"),
             ...hose(drainHose),
             "fall below the floor": q(drainHose.dropM, "m"),
             "runs at first": q(drainFlowLPerMinute(drainHose, top, timedAtM), "L/min"),
             "and at the end": q(
-              drainFlowLPerMinute(drainHose, displayLevelM(book.display, Math.max(0, left)), timedAtM),
+              drainFlowLPerMinute(drainHose, displayLevelM(facts.display, Math.max(0, left)), timedAtM),
               "L/min",
             ),
             ...bucket(drainHose.timed),

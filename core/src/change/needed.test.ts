@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { bookOf, inputOf, reading } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, reading } from "../given/sample.fixture.ts";
 import { gaussian, seeded } from "../numeric/index.ts";
 import { type Needed, neededRange } from "./needed.ts";
 import { planWater } from "./water.ts";
@@ -45,7 +45,7 @@ describe("the range of the litres that a reading asks for", () => {
   test("begins at none where the reading may be inside already", () =>
     expect(neededRange({ ...known, before: 22, beforeSigma: 4 }).low).toBe(0));
   test("stands beside the decision of a plan that a reading raised, and beside no other", () => {
-    const high = inputOf(bookOf(), { readings: [reading("nitrate", 40, 2), reading("temperature", 25, 0.1)] });
+    const high = inputOf(factsOf(), { readings: [reading("nitrate", 40, 2), reading("temperature", 25, 0.1)] });
     const { needed, litres } = planWater(high);
     // To the middle of the band in all: 200·(40 − 15)/(40 − 5).
     expect(needed?.value).toBeCloseTo(142.86, 1);
@@ -53,6 +53,6 @@ describe("the range of the litres that a reading asks for", () => {
     expect(needed?.range?.high).toBeGreaterThan(143);
     // More than these animals bear at once: the first of two.
     expect(litres.value).toBe(93);
-    expect(planWater(inputOf(bookOf())).needed).toBeNull();
+    expect(planWater(inputOf(factsOf())).needed).toBeNull();
   });
 });

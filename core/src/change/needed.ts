@@ -72,9 +72,9 @@ const MOST_NEEDED = 3;
 /** The litres that the reading which raised the change asks for, with their range; null where none did. */
 export function neededOf(tank: TankOnDay, target: Target | undefined, goal: number | undefined): Worked | null {
   if (!target || goal === undefined) return null;
-  const { systemL, mode, book, volumeRelative } = tank;
+  const { systemL, mode, facts, volumeRelative } = tank;
   const { parameter, value, sigma, refill } = target;
-  const asked = { before: value, target: goal, refill, systemL, mode, deadL: book.deadL };
+  const asked = { before: value, target: goal, refill, systemL, mode, deadL: facts.deadL };
   const answer = litresToReach(asked);
   if (!answer.ok) return null;
   const range = neededRange({

@@ -1,6 +1,6 @@
 import { daysBetween } from "../calendar/civil.ts";
 import type { PlanInput } from "../given/index.ts";
-import type { Schools, TankBook } from "../tank/index.ts";
+import type { Practice, TankFacts } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import {
   changesToReach,
@@ -18,7 +18,7 @@ export const POLICIES = [
   "test-led",
   "reset",
   "continuous",
-] as const satisfies readonly Schools["policy"][];
+] as const satisfies readonly Practice["policy"][];
 
 /** A reset takes at least this share at once. */
 const RESET_SHARE = 0.5;
@@ -49,25 +49,25 @@ export interface Forward {
 
 /** One policy on a tank: its plan for the visit, and where it leads. */
 export interface PolicyPlan {
-  readonly policy: Schools["policy"];
+  readonly policy: Practice["policy"];
   readonly input: PlanInput;
   readonly water: WaterPlan;
   readonly forward: readonly Forward[];
 }
 
 /** The tank as it would be on a policy, with the share that policy takes. */
-function onPolicy(book: TankBook, policy: Schools["policy"]): TankBook {
-  const { schools } = book;
-  if (schools.policy === policy) return book;
-  const share = policy === "reset" ? Math.max(RESET_SHARE, schools.share) : Math.min(schools.share, RESET_SHARE);
+function onPolicy(facts: TankFacts, policy: Practice["policy"]): TankFacts {
+  const { practice } = facts;
+  if (practice.policy === policy) return facts;
+  const share = policy === "reset" ? Math.max(RESET_SHARE, practice.share) : Math.min(practice.share, RESET_SHARE);
   // A continuous change is one way of moving the water too; leaving it means draining again.
   const how =
-    policy !== "continuous" && schools.how === "in-and-out" && schools.policy === "continuous"
+    policy !== "continuous" && practice.how === "in-and-out" && practice.policy === "continuous"
       ? "drain-then-fill"
-      : schools.how;
+      : practice.how;
   // A policy is about what is changed by hand.
-  const { autoExchange: _, ...byHand } = book;
-  return { ...byHand, schools: { ...schools, policy, share, how } };
+  const { autoExchange: _, ...byHand } = facts;
+  return { ...byHand, practice: { ...practice, policy, share, how } };
 }
 
 /**
@@ -76,12 +76,12 @@ function onPolicy(book: TankBook, policy: Schools["policy"]): TankBook {
  * Settled peak Cr + a·t/f, trough one build-up below it; the share, the interval and the daily exchange that hold the
  * ceiling solve the same for f, t and q.
  */
-export function forwardOf(input: PlanInput, water: WaterPlan): Forward[] {
+function forwardOf(input: PlanInput, water: WaterPlan): Forward[] {
   const interval = daysBetween(input.on, input.nextVisitOn);
   const share = water.share.value;
   return HELD.flatMap((parameter) => {
     const rate = input.rates[parameter];
-    const band = input.book.bands.find((b) => b.parameter === parameter);
+    const band = input.facts.bands.find((b) => b.parameter === parameter);
     if (!rate?.enough || rate.perDay <= 0 || !band || interval <= 0) return [];
     const refill = input.source.chemistry[parameter] ?? 0;
     const ceiling = band.idealHigh;
@@ -114,7 +114,7 @@ export function forwardOf(input: PlanInput, water: WaterPlan): Forward[] {
 /** The four policies on the same tank, side by side, each with its own plan or refusal. */
 export function comparePolicies(input: PlanInput): PolicyPlan[] {
   return POLICIES.map((policy) => {
-    const variant = { ...input, book: onPolicy(input.book, policy) };
+    const variant = { ...input, facts: onPolicy(input.facts, policy) };
     const water = planWater(variant);
     return { policy, input: variant, water, forward: forwardOf(variant, water) };
   });
@@ -141,7 +141,7 @@ const NO_MATTER = 0.005;
  *
  * @returns null where nothing has been fitted: without a rate no policy can be judged.
  */
-export function bestPolicy(plans: readonly PolicyPlan[], own: Schools["policy"]): Schools["policy"] | null {
+export function bestPolicy(plans: readonly PolicyPlan[], own: Practice["policy"]): Practice["policy"] | null {
   const known = plans.filter((p) => p.forward.length > 0 && p.water.decision !== "unknown");
   if (known.length === 0) return null;
   const judged = known.map((p) => {

@@ -50,8 +50,8 @@ export function pourPlan(tank: TankOnDay): PourPlan {
  * Whether the tank is topped up with the same water that it is changed with: then there is one pour. Over a sump the display is
  * filled to its weir and the fill line shows only once the return runs: there are two.
  */
-const oneWater = ({ salt, input, book, place }: TankOnDay): boolean =>
-  !salt && input.topUpSource.id === input.source.id && (!book.sump || place === "sump");
+const oneWater = ({ salt, input, facts, place }: TankOnDay): boolean =>
+  !salt && input.topUpSource.id === input.source.id && (!facts.sump || place === "sump");
 
 function pourOf(tank: TankOnDay, aim: SalinityAim | null, topUpTodayL: number, drainedL: number): Pour {
   const { missing, mode } = tank;
@@ -117,12 +117,12 @@ function batchOf(
 
 /** Strength of salt water that is run through a tank while as much runs out. */
 function strengthThrough(tank: TankOnDay, aim: SalinityAim, poured: Poured): number {
-  const { input, systemL, missing, book, mode } = tank;
+  const { input, systemL, missing, facts, mode } = tank;
   if (!isMixed(tank)) return input.source.chemistry.salinity ?? aim.target;
   const topUpPsu = bringsOf(input.topUpSource, "salinity", 0);
   const endL = systemL - missing.litres + poured.topUpL;
   const topped = (aim.now * (systemL - missing.litres) + topUpPsu * poured.topUpL) / endL;
-  const share = effectiveShare(poured.sourceL, endL, mode, Math.min(book.deadL ?? 0, endL / 2));
+  const share = effectiveShare(poured.sourceL, endL, mode, Math.min(facts.deadL ?? 0, endL / 2));
   const wanted = share > 0 ? topped + (aim.today - topped) / share : aim.now;
   return within(wanted, strengths(tank, aim.now));
 }
@@ -152,17 +152,17 @@ function temperaturesOf(tank: TankOnDay, poured: Poured, blend: Blend): Pick<Pou
   const { low, high } = wantedC(tank, now);
   const coolest = perDegree > 1e-9 ? (low - atZero) / perDegree : now;
   const warmest = perDegree > 1e-9 ? (high - atZero) / perDegree : now;
-  const wish = tank.book.schools.temperatureMatch === "above-floor" ? Math.min(coolest, warmest) : warmest;
+  const wish = tank.facts.practice.temperatureMatch === "above-floor" ? Math.min(coolest, warmest) : warmest;
   const apart = within(wish, { low: now - MOST_APART_C, high: now + MOST_APART_C });
   const sourceC = source.canWarm ? Math.max(source.coldC, apart) : source.coldC;
   return { sourceC, topUpC, endC: end(sourceC) };
 }
 
 /** Between what and what the tank should be at the end, °C: as it is where that is right, else toward its target. */
-function wantedC({ book, day }: TankOnDay, now: number): { readonly low: number; readonly high: number } {
-  const band = book.bands.find((b) => b.parameter === "temperature");
+function wantedC({ facts, day }: TankOnDay, now: number): { readonly low: number; readonly high: number } {
+  const band = facts.bands.find((b) => b.parameter === "temperature");
   if (band && (now < band.idealLow || now > band.idealHigh)) {
-    const move = within(book.targetC - now, { low: -day.temperatureC, high: day.temperatureC });
+    const move = within(facts.targetC - now, { low: -day.temperatureC, high: day.temperatureC });
     return { low: now + move, high: now + move };
   }
   return { low: Math.max(band?.idealLow ?? now, now - day.temperatureC), high: now };

@@ -27,22 +27,22 @@ const ASSUMED_PART = 1.96;
  * allows, reckoned from the water the animals are in. Topping up alone never lowers it by more than that either.
  */
 export function salinityAim(tank: TankOnDay): SalinityAim | null {
-  const { book, known, missing, systemL, day } = tank;
+  const { facts, known, missing, systemL, day } = tank;
   if (!tank.salt) return null;
-  const band = book.bands.find((b) => b.parameter === "salinity");
+  const band = facts.bands.find((b) => b.parameter === "salinity");
   const read = known.salinity;
   const sigma = read?.sigma ?? (band ? (band.actHigh - band.actLow) / 2 / ASSUMED_PART : 1);
-  const now = read?.value ?? book.targetPsu;
+  const now = read?.value ?? facts.targetPsu;
   const full = (now * (systemL - missing.litres)) / systemL;
   const lowest = now - day.salinityDownPpt;
   const inside = !band || (full >= band.idealLow - sigma && full <= band.idealHigh + sigma);
-  const common = { now, sigma, assumed: read === undefined, full, target: book.targetPsu };
+  const common = { now, sigma, assumed: read === undefined, full, target: facts.targetPsu };
   if (inside || !read) {
     const held = full < lowest;
     return { ...common, today: Math.max(full, lowest), target: full, why: held ? "held" : "match", days: held ? 2 : 1 };
   }
-  const today = Math.min(now + day.salinityUpPpt, Math.max(lowest, book.targetPsu));
-  const gap = book.targetPsu - now;
+  const today = Math.min(now + day.salinityUpPpt, Math.max(lowest, facts.targetPsu));
+  const gap = facts.targetPsu - now;
   const most = gap > 0 ? day.salinityUpPpt : day.salinityDownPpt;
   return { ...common, today, why: "toward", days: Math.max(1, Math.ceil(Math.abs(gap) / most - 1e-9)) };
 }

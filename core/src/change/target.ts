@@ -23,7 +23,7 @@ export interface Target {
 
 /** Every figure of a tank outside its band on the side that changes of water mend. */
 export function targetsOf(tank: TankOnDay): Target[] {
-  return tank.book.bands.flatMap((band) => {
+  return tank.facts.bands.flatMap((band) => {
     const known = tank.known[band.parameter];
     if (!known) return [];
     const high = CEILINGS.includes(band.parameter) && known.value > band.idealHigh;

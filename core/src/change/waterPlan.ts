@@ -1,4 +1,5 @@
 import type { MarkPlace, Missing, Offer } from "../given/index.ts";
+import type { Message } from "../say/index.ts";
 import type { Landmark } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Worked } from "../worked/index.ts";
@@ -61,6 +62,8 @@ export type WaterReason =
   | { readonly code: "treatment"; readonly name: string; readonly until: string }
   | { readonly code: "treatment-follow-up"; readonly name: string }
   | { readonly code: "too-cold"; readonly value: number; readonly floor: number }
+  /** What was found of sea water when it was collected forbids it. */
+  | { readonly code: "sea-refused"; readonly source: string; readonly says: Message }
   /** This water is not for this tank. */
   | {
       readonly code: "wrong-water";

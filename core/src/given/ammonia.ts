@@ -1,5 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { freeAmmoniaMgL } from "../water/index.ts";
 import { Z95 } from "../worked/index.ts";
 import type { PlanInput } from "./inputs.ts";
@@ -7,7 +7,7 @@ import { type Knowns, tankC } from "./known.ts";
 
 /** What is known of the water of a tank. */
 export interface FoundWater {
-  readonly book: TankBook;
+  readonly facts: TankFacts;
   readonly known: Knowns;
   readonly salt: boolean;
 }
@@ -24,10 +24,10 @@ export function isBound({ input }: { readonly input: Pick<PlanInput, "on" | "bou
 }
 
 /** Total ammonia and pH at the unfavourable end of what is known; null without a reading of total ammonia. */
-export function worstNow({ known, book, salt }: FoundWater) {
+export function worstNow({ known, facts, salt }: FoundWater) {
   const { ammonia, ph } = known;
   if (!ammonia) return null;
-  const band = book.bands.find((b) => b.parameter === "ph");
+  const band = facts.bands.find((b) => b.parameter === "ph");
   const highest = band?.actHigh ?? (salt ? WORST_PH.salt : WORST_PH.fresh);
   return {
     totalMgL: Math.max(0, ammonia.value + Z95 * ammonia.sigma),
@@ -44,7 +44,7 @@ export function freeAmmoniaNow(tank: FoundWater): { readonly mgL: number; readon
 
 /** Free ammonia at a pH and a temperature, in the salinity that is known of the tank, mg/L as NH3. */
 export const freeAt = (
-  { known, book }: Pick<FoundWater, "known" | "book">,
+  { known, facts }: Pick<FoundWater, "known" | "facts">,
   totalMgL: number,
   ph: number,
   temperatureC: number,
@@ -52,5 +52,5 @@ export const freeAt = (
   freeAmmoniaMgL(totalMgL, {
     ph,
     temperatureC: Math.min(50, Math.max(-2, temperatureC)),
-    salinityPsu: Math.min(60, Math.max(0, known.salinity?.value ?? book.targetPsu)),
+    salinityPsu: Math.min(60, Math.max(0, known.salinity?.value ?? facts.targetPsu)),
   });

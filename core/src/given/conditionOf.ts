@@ -1,7 +1,7 @@
 import { daysBetween } from "../calendar/civil.ts";
 import { performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { type Condition, judgeCondition, type LatestReading } from "../readings/index.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { freeAmmoniaNow, isBound } from "./ammonia.ts";
 import type { PlanInput } from "./inputs.ts";
@@ -26,8 +26,8 @@ export const latestReadings = (input: PlanInput): Partial<Record<Parameter, Late
   latestOn(tankOnDay(input));
 
 /** Names of the jobs that slipped so often or more. */
-const slipped = (tasks: readonly TankTask[], book: TankBook, times: number) =>
-  tasks.filter((t) => t.slips >= times && performerOf(t) === "technician").map((t) => taskName(t, book));
+const slipped = (tasks: readonly TankTask[], facts: TankFacts, times: number) =>
+  tasks.filter((t) => t.slips >= times && performerOf(t) === "technician").map((t) => taskName(t, facts));
 
 /** How a tank is on the input's day. What was read last counts, before a change or after it. */
 export const conditionOf = (input: PlanInput): Condition => conditionOn(tankOnDay(input));
@@ -46,14 +46,14 @@ function conditionOn(tank: TankOnDay): Condition {
   const ammonia = isBound(tank) ? null : freeAmmoniaNow(asRead);
   const act = input.limits.freeAmmoniaMgL;
   return judgeCondition({
-    bands: tank.book.bands,
+    bands: tank.facts.bands,
     latest: latestOn(tank),
     perDay,
     daysToNextVisit: daysBetween(input.on, input.nextVisitOn) + SLACK_DAYS,
     ...(ammonia && !ammonia.assumed ? { freeAmmonia: { value: ammonia.mgL, act } } : {}),
     phNeeded: ammonia?.assumed === true && ammonia.mgL > act,
     seriousFindings: input.findings.filter((f) => f.kind === "safety" || f.kind === "livestock").map((f) => f.text),
-    slippedTwice: slipped(input.tasks, tank.book, 2),
+    slippedTwice: slipped(input.tasks, tank.facts, 2),
   });
 }
 

@@ -1,5 +1,5 @@
 import { isLibraryTask, libraryTask, type TankTask, type TaskCode } from "../programme/index.ts";
-import type { StandingException, TankBook } from "../tank/index.ts";
+import type { StandingException, TankFacts } from "../tank/index.ts";
 import { inSentence } from "../text/index.ts";
 
 /** Jobs that take dirt out of the bed. */
@@ -32,14 +32,14 @@ function jobsOf({ kind, job }: StandingException): readonly string[] {
 const LEAVES_OUT: readonly StandingException["kind"][] = ["never-vacuum", "leave-job"];
 
 /** The programme without the jobs that a standing exception forbids. */
-export function withoutExcepted(tasks: readonly TankTask[], book: Pick<TankBook, "exceptions">): TankTask[] {
-  const out = (book.exceptions ?? []).filter((e) => LEAVES_OUT.includes(e.kind)).flatMap(jobsOf);
+export function withoutExcepted(tasks: readonly TankTask[], facts: Pick<TankFacts, "exceptions">): TankTask[] {
+  const out = (facts.exceptions ?? []).filter((e) => LEAVES_OUT.includes(e.kind)).flatMap(jobsOf);
   return tasks.filter((task) => !out.includes(task.code));
 }
 
-/** Whether this tank is fed before the change whatever its school, and why. */
-export function fedBefore(book: Pick<TankBook, "exceptions">): string | null {
-  return book.exceptions?.find((e) => e.kind === "feed-before")?.what ?? null;
+/** Whether this tank is fed before the change whatever its way, and why. */
+export function fedBefore(facts: Pick<TankFacts, "exceptions">): string | null {
+  return facts.exceptions?.find((e) => e.kind === "feed-before")?.what ?? null;
 }
 
 /** An exception as a person says it, with the name of its job where it is about one. */
@@ -67,9 +67,9 @@ export function exceptionSentence({ kind, what, job }: StandingException): strin
 /** What a job's step says and takes under the tank's exceptions. */
 export function exceptedStep(
   code: string,
-  book: Pick<TankBook, "exceptions">,
+  facts: Pick<TankFacts, "exceptions">,
 ): { readonly caution: string; readonly minutesFactor: number } {
-  const about = (book.exceptions ?? []).filter((e) => jobsOf(e).includes(code));
+  const about = (facts.exceptions ?? []).filter((e) => jobsOf(e).includes(code));
   const panes = about.filter((e) => e.kind === "leave-pane").length;
   return {
     caution: about.map(exceptionSentence).join(" "),

@@ -4,10 +4,12 @@ export { conditionOf, latestReadings, mayWait } from "./conditionOf.ts";
 export { limitsOfKind } from "./dayLimits.ts";
 export { leftByConditioner } from "./disinfected.ts";
 export { exceptedStep, exceptionSentence, fedBefore } from "./exceptions.ts";
+export { FINDING_KINDS, type FindingKind, kindOfNote } from "./findingKinds.ts";
 export {
   CORE_VERSION,
   type DailyLimits,
   DEFAULT_LIMITS,
+  type Given,
   inputHash,
   type OpenFinding,
   type PlanInput,
@@ -32,7 +34,7 @@ export {
   standingOf,
 } from "./levels.ts";
 export { modeOf } from "./mode.ts";
-export { type Offer, oddOf, oddToday } from "./odd.ts";
+export { meantBy, type Offer, oddOf, oddToday, slipsTo } from "./odd.ts";
 export { BED_JOBS, followsChange, MECHANICAL, mediaToBring, programmeOn } from "./programmeOn.ts";
 export { wrongKindOfWater } from "./rightWater.ts";
 export {
@@ -42,7 +44,7 @@ export {
   sourceRelative,
   sourceTest,
 } from "./sourceOn.ts";
-export { steadyOf } from "./steady.ts";
+export { type DoseBefore, steadyOf } from "./steady.ts";
 export { type StepMinutes, stepMinutes } from "./stepMinutes.ts";
 export { leaningOn, type Missing, type TankOnDay, tankOnDay } from "./tankOnDay.ts";
 export { minutesForWater } from "./timeOnSite.ts";

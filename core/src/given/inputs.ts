@@ -1,9 +1,12 @@
-import type { Purifier } from "../mixing/index.ts";
+import type { KitOnDay } from "../kits/index.ts";
+import type { Dosed, DoseProduct, Purifier } from "../mixing/index.ts";
 import type { Evidence, TankTask } from "../programme/index.ts";
 import type { BuildUp } from "../readings/index.ts";
-import type { TankBook } from "../tank/index.ts";
+import type { Message } from "../say/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Conditioner } from "../water/index.ts";
+import type { FindingKind } from "./findingKinds.ts";
 
 /** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
 export const CORE_VERSION = 3;
@@ -15,12 +18,16 @@ export interface PlanReading {
   readonly sigma: number;
   /** Civil date; the plan asks only whether it is today's and how old it is. */
   readonly on: string;
+  /** Of a flow: the filter whose it is. */
+  readonly item?: string;
+  /** What it was read with, by its id in the register. */
+  readonly kit?: string;
   /** Taken when the new water was in: it checks the plan and is not what the plan is made from. */
   readonly after?: true;
 }
 
 /** Why a figure of a source is believed: measured lately, at this time of another year, too long ago, or never. */
-export type Basis = "fresh" | "season" | "old" | "book";
+export type Basis = "fresh" | "season" | "old" | "stated";
 
 /** Water that may go into a tank. */
 export interface WaterSource {
@@ -55,6 +62,8 @@ export interface WaterSource {
   readonly minerals?: { readonly name: string; readonly gramsPer100L: number };
   /** Of the heater that its barrel is warmed with, W. */
   readonly heaterW?: number;
+  /** Why it must not be poured today, as it was found when it was collected. */
+  readonly refused?: readonly Message[];
 }
 
 /** What a day may change in a tank at most; the office may set these. Which of them hold is a matter of the kind. */
@@ -98,17 +107,24 @@ export const DEFAULT_LIMITS: DailyLimits = {
   ph: 0.2,
 };
 
+/** What was poured into a tank by hand, and raised it by. */
+export interface Given {
+  readonly parameter: Dosed;
+  readonly on: string;
+  readonly rise: number;
+}
+
 /** An open matter from earlier visits. */
 export interface OpenFinding {
   readonly id: string;
-  readonly kind: "safety" | "livestock" | "equipment" | "other";
+  readonly kind: FindingKind;
   readonly text: string;
   readonly dueOn?: string;
 }
 
 /** Everything that one visit's plan is made from. Serialisable: it travels to the phone as it is. */
 export interface PlanInput {
-  readonly book: TankBook;
+  readonly facts: TankFacts;
   readonly readings: readonly PlanReading[];
   readonly rates: Readonly<Partial<Record<Parameter, BuildUp>>>;
   readonly tasks: readonly TankTask[];
@@ -118,6 +134,12 @@ export interface PlanInput {
   readonly overridden?: Readonly<Record<string, string>>;
   readonly source: WaterSource;
   readonly topUpSource: WaterSource;
+  /** What the firm measures with, as it is on the day; none in what an earlier version kept. */
+  readonly kits?: readonly KitOnDay[];
+  /** What the firm doses with; none in what an earlier version kept. */
+  readonly products?: readonly DoseProduct[];
+  /** Doses by hand of the last weeks, the earlier first; not those of this visit. */
+  readonly dosed?: readonly Given[];
   readonly limits: DailyLimits;
   readonly findings: readonly OpenFinding[];
   readonly on: string;

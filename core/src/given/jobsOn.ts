@@ -11,16 +11,20 @@ export interface JobsOn {
 
 /** The jobs of a visit that changes water, or does not. */
 export function jobsOn(tank: TankOnDay, changing: boolean): JobsOn {
-  const { input, book } = tank;
+  const { input, facts } = tank;
+  let drifting: boolean | undefined;
   return tasksFor(
     programmeOn(input, changing),
     {
       on: input.on,
       nextOn: input.nextVisitOn,
-      treatmentUntil: book.treatment && input.on < book.treatment.followUpOn ? book.treatment.followUpOn : undefined,
-      drifting: !waitsOn(tank),
+      treatmentUntil: facts.treatment && input.on < facts.treatment.followUpOn ? facts.treatment.followUpOn : undefined,
+      drifting: () => {
+        drifting ??= !waitsOn(tank);
+        return drifting;
+      },
       overridden: input.overridden,
     },
-    book,
+    facts,
   );
 }

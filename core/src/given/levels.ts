@@ -1,4 +1,4 @@
-import type { TankBook } from "../tank/index.ts";
+import type { TankFacts } from "../tank/index.ts";
 import {
   cmFromRim,
   displayLevelM,
@@ -16,9 +16,9 @@ import { modeOf } from "./mode.ts";
 export type MarkPlace = "display" | "sump" | "none";
 
 /** The vessel that falls while this tank is drained. */
-export function markPlace(book: TankBook): MarkPlace {
-  if (modeOf(book) === "in-and-out") return "none";
-  return book.schools.how === "from-sump" && book.sump ? "sump" : "display";
+export function markPlace(facts: TankFacts): MarkPlace {
+  if (modeOf(facts) === "in-and-out") return "none";
+  return facts.practice.how === "from-sump" && facts.sump ? "sump" : "display";
 }
 
 /** Where the water of a tank stands when it is found, and where it falls to once the pumps stop. */
@@ -33,28 +33,28 @@ export interface Standing {
 }
 
 /** Outlets of the return that stand under water without a tried siphon break: water runs back through them. */
-const openOutletsM = (book: TankBook): number[] =>
-  book.landmarks
-    .filter((m) => m.kind === "return" && !m.siphonBreak && m.heightM < book.display.runningLevelM)
+const openOutletsM = (facts: TankFacts): number[] =>
+  facts.landmarks
+    .filter((m) => m.kind === "return" && !m.siphonBreak && m.heightM < facts.display.runningLevelM)
     .map((m) => m.heightM);
 
 /** Level that a display over a sump falls to when the return stops: the deepest of weir and open outlets, m. */
-export function pumpsOffLevelM(book: TankBook): number {
-  const { runningLevelM } = book.display;
-  return book.sump ? Math.max(0, Math.min(runningLevelM, book.sump.weirM, ...openOutletsM(book))) : runningLevelM;
+export function pumpsOffLevelM(facts: TankFacts): number {
+  const { runningLevelM } = facts.display;
+  return facts.sump ? Math.max(0, Math.min(runningLevelM, facts.sump.weirM, ...openOutletsM(facts))) : runningLevelM;
 }
 
 /** Litres that run back when the return stops, and the room for them; null without a sump. */
-export function runBackOf(book: TankBook): { readonly litres: number; readonly roomL: number } | null {
-  return book.sump ? runBack(book.display, book.sump, pumpsOffLevelM(book)) : null;
+export function runBackOf(facts: TankFacts): { readonly litres: number; readonly roomL: number } | null {
+  return facts.sump ? runBack(facts.display, facts.sump, pumpsOffLevelM(facts)) : null;
 }
 
 /** The tank with so many litres missing; over a sump only the return chamber shows it. */
-export function standingOf(book: TankBook, missingL: number): Standing {
-  const { display, sump } = book;
+export function standingOf(facts: TankFacts, missingL: number): Standing {
+  const { display, sump } = facts;
   if (sump) {
     const sumpM = sumpLevelM(sump, sumpVolumeL(sump, sump.runningLevelM) - missingL);
-    return { missingL, foundM: display.runningLevelM, startM: pumpsOffLevelM(book), sumpM };
+    return { missingL, foundM: display.runningLevelM, startM: pumpsOffLevelM(facts), sumpM };
   }
   const fullL = displayVolumeL(display, display.runningLevelM);
   const foundM = missingL > 0 ? displayLevelM(display, Math.max(0, fullL - missingL)) : display.runningLevelM;
@@ -62,9 +62,9 @@ export function standingOf(book: TankBook, missingL: number): Standing {
 }
 
 /** Litres missing when the water stands so far below its fill line; over a sump in the return chamber. */
-export function missingL(book: TankBook, belowCm: number): number {
+export function missingL(facts: TankFacts, belowCm: number): number {
   if (belowCm <= 0) return 0;
-  const { display, sump } = book;
+  const { display, sump } = facts;
   if (sump)
     return sumpVolumeL(sump, sump.runningLevelM) - sumpVolumeL(sump, Math.max(0, sump.runningLevelM - belowCm / 100));
   const level = Math.max(0, display.runningLevelM - belowCm / 100);
@@ -72,51 +72,51 @@ export function missingL(book: TankBook, belowCm: number): number {
 }
 
 /** Surface that falls when water is missing, m². */
-export function fallingSurfaceM2({ display, sump }: TankBook): number {
+export function fallingSurfaceM2({ display, sump }: TankFacts): number {
   return sump ? returnFloorM2(sump) : surfaceM2(display.vessel, display.runningLevelM);
 }
 
 /** How far below the fill line the water stands with so many litres missing, cm; over a sump in the return chamber. */
-export function belowLineCm(book: TankBook, litres: number): number {
-  const { foundM, sumpM } = standingOf(book, litres);
-  return (book.sump && sumpM !== null ? book.sump.runningLevelM - sumpM : book.display.runningLevelM - foundM) * 100;
+export function belowLineCm(facts: TankFacts, litres: number): number {
+  const { foundM, sumpM } = standingOf(facts, litres);
+  return (facts.sump && sumpM !== null ? facts.sump.runningLevelM - sumpM : facts.display.runningLevelM - foundM) * 100;
 }
 
 /** Litres of the display above a height, counted from where its fall begins. */
-export function litresAboveM(book: TankBook, { startM }: Standing, heightM: number): number {
+export function litresAboveM(facts: TankFacts, { startM }: Standing, heightM: number): number {
   if (heightM >= startM) return 0;
-  return displayVolumeL(book.display, startM) - displayVolumeL(book.display, Math.max(0, heightM));
+  return displayVolumeL(facts.display, startM) - displayVolumeL(facts.display, Math.max(0, heightM));
 }
 
 /** The most litres that can be drained on a tank from where it stands, whatever else would hold. */
-export function drainableL(book: TankBook, standing: Standing): number {
-  switch (markPlace(book)) {
+export function drainableL(facts: TankFacts, standing: Standing): number {
+  switch (markPlace(facts)) {
     case "display":
-      return displayVolumeL(book.display, standing.startM);
+      return displayVolumeL(facts.display, standing.startM);
     case "sump":
-      return book.sump ? sumpVolumeL(book.sump, standing.sumpM ?? 0) - sumpVolumeL(book.sump, 0) : 0;
+      return facts.sump ? sumpVolumeL(facts.sump, standing.sumpM ?? 0) - sumpVolumeL(facts.sump, 0) : 0;
     case "none":
       return Number.POSITIVE_INFINITY;
   }
 }
 
 /** The drain line of so many litres, cm from the rim of the vessel it is on; null where the water does not fall. */
-export function markCmOf(book: TankBook, standing: Standing, litres: number): number | null {
-  const place = markPlace(book);
+export function markCmOf(facts: TankFacts, standing: Standing, litres: number): number | null {
+  const place = markPlace(facts);
   if (place === "none") return null;
-  if (place === "sump" && book.sump && standing.sumpM !== null) {
-    const left = sumpVolumeL(book.sump, standing.sumpM) - litres;
-    return (book.sump.heightM - sumpLevelM(book.sump, left)) * 100;
+  if (place === "sump" && facts.sump && standing.sumpM !== null) {
+    const left = sumpVolumeL(facts.sump, standing.sumpM) - litres;
+    return (facts.sump.heightM - sumpLevelM(facts.sump, left)) * 100;
   }
-  const left = displayVolumeL(book.display, standing.startM) - litres;
-  return cmFromRim(book.display, displayLevelM(book.display, Math.max(0, left)));
+  const left = displayVolumeL(facts.display, standing.startM) - litres;
+  return cmFromRim(facts.display, displayLevelM(facts.display, Math.max(0, left)));
 }
 
 /** Litres that a drain line takes out: the inverse of `markCmOf`; none for a line above the water. */
-export function litresOfMark(book: TankBook, standing: Standing, cm: number): number {
-  if (markPlace(book) === "sump" && book.sump && standing.sumpM !== null) {
-    const levelM = Math.min(standing.sumpM, Math.max(0, book.sump.heightM - cm / 100));
-    return sumpVolumeL(book.sump, standing.sumpM) - sumpVolumeL(book.sump, levelM);
+export function litresOfMark(facts: TankFacts, standing: Standing, cm: number): number {
+  if (markPlace(facts) === "sump" && facts.sump && standing.sumpM !== null) {
+    const levelM = Math.min(standing.sumpM, Math.max(0, facts.sump.heightM - cm / 100));
+    return sumpVolumeL(facts.sump, standing.sumpM) - sumpVolumeL(facts.sump, levelM);
   }
-  return litresAboveM(book, standing, vesselHeightM(book.display.vessel) - cm / 100);
+  return litresAboveM(facts, standing, vesselHeightM(facts.display.vessel) - cm / 100);
 }

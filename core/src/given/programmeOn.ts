@@ -1,5 +1,5 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import { calledTasks, type TankTask, youngJobs } from "../programme/index.ts";
+import { calledTask, type TankTask, youngJobs } from "../programme/index.ts";
 import { cleanMediaLasts, MEDIA_DAYS } from "../upkeep/index.ts";
 import { withoutExcepted } from "./exceptions.ts";
 import type { PlanInput } from "./inputs.ts";
@@ -20,51 +20,65 @@ const LEAN_FERTILISER_DAYS = 14;
 const YOUNG = "young-";
 
 /**
- * The programme of a tank on a day: as its schools, exceptions and age change it, with what readings, events, hours and dirt
+ * The programme of a tank on a day: as its practice, exceptions and age change it, with what readings, events, hours and dirt
  * call for.
  */
 export function programmeOn(
-  input: Pick<PlanInput, "tasks" | "book" | "readings" | "evidence" | "on">,
+  input: Pick<PlanInput, "tasks" | "facts" | "readings" | "evidence" | "on">,
   changing: boolean,
 ): TankTask[] {
-  const { media, fertiliser, feeding } = input.book.schools;
-  const mediaDays = MEDIA_DAYS[media];
-  const young = youngJobs(input.book, input.on);
-  const untouched = input.book.schools.how === "from-sump";
-  const tasks = withoutExcepted(input.tasks, input.book).flatMap((task) => {
-    // With the display left as it is nothing of its bed can be taken out.
-    if (untouched && BED_JOBS.includes(task.code)) return [];
-    if (task.code === "vacuum-sector" && input.book.schools.substrate === "never") return [];
-    if (task.code.startsWith(YOUNG)) return young.includes(task.code) ? [task] : [];
-    if (MECHANICAL.includes(task.code)) {
-      if (mediaDays === null) return [];
-      // The owner swapped in between: what comes with the visit is due, and never late.
-      const swappedOn = addDays(input.on, -mediaDays);
-      const owners = mediaDays < VISIT_DAYS && input.tasks.some((t) => t.code === OWNER_MEDIA);
-      const lastDoneOn = owners && task.lastDoneOn < swappedOn ? swappedOn : task.lastDoneOn;
-      return [{ ...task, everyDays: mediaDays, lastDoneOn }];
-    }
-    if (task.code === OWNER_MEDIA)
-      return mediaDays === null || mediaDays >= VISIT_DAYS ? [] : [{ ...task, everyDays: mediaDays }];
-    // Whoever feeds before the change or not at all pauses nothing after it.
-    if (task.code === FEED_PAUSE) return feeding === "after" ? [task] : [];
-    if (task.code !== "fertiliser") return [task];
-    if (fertiliser === "after-change") return changing ? [task] : [];
-    return fertiliser === "lean" ? [{ ...task, everyDays: Math.max(task.everyDays, LEAN_FERTILISER_DAYS) }] : [task];
-  });
-  return calledTasks(tasks, evidenceOf(input), input.on);
+  const young = youngJobs(input.facts, input.on);
+  const evidence = evidenceOf(input);
+  const tasks: TankTask[] = [];
+  for (const task of withoutExcepted(input.tasks, input.facts)) {
+    const here = hereAndNow(task, input, changing, young);
+    if (here) tasks.push(calledTask(here, evidence, input.on));
+  }
+  return tasks;
+}
+
+/** A job as the tank's practice and age change it; null where they leave it out. */
+function hereAndNow(
+  task: TankTask,
+  { tasks, facts, on }: Pick<PlanInput, "tasks" | "facts" | "on">,
+  changing: boolean,
+  young: readonly string[],
+): TankTask | null {
+  const { how, substrate, feeding, fertiliser } = facts.practice;
+  const { code } = task;
+  // With the display left as it is nothing of its bed can be taken out.
+  if (how === "from-sump" && BED_JOBS.includes(code)) return null;
+  if (code === "vacuum-sector") return substrate === "never" ? null : task;
+  if (code.startsWith(YOUNG)) return young.includes(code) ? task : null;
+  if (code === OWNER_MEDIA || MECHANICAL.includes(code))
+    return mediaTask(task, tasks, MEDIA_DAYS[facts.practice.media], on);
+  // Whoever feeds before the change or not at all pauses nothing after it.
+  if (code === FEED_PAUSE) return feeding === "after" ? task : null;
+  if (code !== "fertiliser") return task;
+  if (fertiliser === "after-change") return changing ? task : null;
+  return fertiliser === "lean" ? { ...task, everyDays: Math.max(task.everyDays, LEAN_FERTILISER_DAYS) } : task;
+}
+
+/** Clean media as often as the tank's way asks for: what it says of the visit's part and of the owner's between visits. */
+function mediaTask(task: TankTask, tasks: readonly TankTask[], days: number | null, on: string): TankTask | null {
+  if (days === null) return null;
+  if (task.code === OWNER_MEDIA) return days < VISIT_DAYS ? { ...task, everyDays: days } : null;
+  // The owner swapped in between: what comes with the visit is due, and never late.
+  const swappedOn = addDays(on, -days);
+  const owners = days < VISIT_DAYS && tasks.some((t) => t.code === OWNER_MEDIA);
+  return { ...task, everyDays: days, lastDoneOn: owners && task.lastDoneOn < swappedOn ? swappedOn : task.lastDoneOn };
 }
 
 /** Whether a job of the programme comes only with a change of water, so that a visit without one has another list. */
-export const followsChange = ({ tasks, book }: Pick<PlanInput, "tasks" | "book">): boolean =>
-  book.schools.fertiliser === "after-change" && tasks.some((t) => t.code === "fertiliser");
+export const followsChange = ({ tasks, facts }: Pick<PlanInput, "tasks" | "facts">): boolean =>
+  facts.practice.fertiliser === "after-change" && tasks.some((t) => t.code === "fertiliser");
 
 /** What is known of the tank that calls for jobs: its readings and bands, and a treatment that ends. */
-function evidenceOf({ book, readings, evidence }: Pick<PlanInput, "book" | "readings" | "evidence">) {
-  const { treatment } = book;
+function evidenceOf({ facts, readings, evidence }: Pick<PlanInput, "facts" | "readings" | "evidence">) {
+  const { treatment } = facts;
   return {
     readings,
-    bands: book.bands,
+    bands: facts.bands,
     running: evidence?.running ?? [],
     dirt: evidence?.dirt ?? [],
     events: [
@@ -86,11 +100,11 @@ export interface MediaToBring {
 }
 
 /** Pieces of clean media that a visit needs, and whether they lie on the site's shelf. */
-export function mediaToBring(input: Pick<PlanInput, "book" | "on" | "nextVisitOn">): MediaToBring | null {
-  const days = MEDIA_DAYS[input.book.schools.media];
+export function mediaToBring(input: Pick<PlanInput, "facts" | "on" | "nextVisitOn">): MediaToBring | null {
+  const days = MEDIA_DAYS[input.facts.practice.media];
   if (days === null) return null;
   const interval = daysBetween(input.on, input.nextVisitOn);
-  const stock = cleanMediaLasts(input.book, interval);
+  const stock = cleanMediaLasts(input.facts, interval);
   return {
     pieces: Math.max(1, Math.ceil(interval / days)),
     washBy: stock?.washBy ?? null,

@@ -1,5 +1,5 @@
 import { asksFor, jobOf, kindProgramme, libraryTask, type TankTask } from "../programme/index.ts";
-import { kindFacts, type TankBook, type TankKind } from "../tank/index.ts";
+import { kindFacts, type TankFacts, type TankKind } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { DEFAULT_LIMITS, type PlanInput, type PlanReading, type WaterSource } from "./inputs.ts";
 
@@ -28,7 +28,7 @@ export const mix: WaterSource = {
 };
 
 /** A box of 200 L net: 100 × 50 cm, water 40 cm deep, bare, with a heater and a filter. */
-export function bookOf(kind: TankKind = "community", change: Partial<TankBook> = {}): TankBook {
+export function factsOf(kind: TankKind = "community", change: Partial<TankFacts> = {}): TankFacts {
   const facts = kindFacts[kind];
   return {
     id: "tank",
@@ -52,7 +52,7 @@ export function bookOf(kind: TankKind = "community", change: Partial<TankBook> =
     startedOn: "2024-01-01",
     evaporationLPerDay: 0.5,
     topUp: "technician",
-    schools: facts.schools,
+    practice: facts.practice,
     bands: facts.bands,
     targetPsu: facts.targetPsu,
     targetC: facts.targetC,
@@ -82,13 +82,13 @@ export function programmeOf(kind: TankKind, lastDoneOn = "2026-11-01"): TankTask
   }));
 }
 
-export function inputOf(book: TankBook = bookOf(), change: Partial<PlanInput> = {}): PlanInput {
+export function inputOf(facts: TankFacts = factsOf(), change: Partial<PlanInput> = {}): PlanInput {
   return {
-    book,
+    facts,
     readings: [],
     rates: {},
-    tasks: programmeOf(book.kind).filter((t) => asksFor(jobOf(t), book)),
-    source: book.targetPsu > 0 ? mix : tap,
+    tasks: programmeOf(facts.kind).filter((t) => asksFor(jobOf(t), facts)),
+    source: facts.targetPsu > 0 ? mix : tap,
     topUpSource: tap,
     limits: DEFAULT_LIMITS,
     findings: [],

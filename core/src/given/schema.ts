@@ -9,7 +9,7 @@ export const SourceFactsSchema = z.object({
   canWarm: z.boolean(),
   conditioner: z
     .object({
-      name: z.string().min(1, "The conditioner needs its name."),
+      name: z.string().min(1, "Enter the conditioner's name."),
       mlPer100L: z.number().positive(),
       maximumMlPer100L: z.number().positive(),
       bindsAmmonia: z.boolean(),
@@ -19,7 +19,7 @@ export const SourceFactsSchema = z.object({
   chloramineFactor: z.number().positive(),
   salt: z
     .object({
-      name: z.string().min(1, "The salt needs its name."),
+      name: z.string().min(1, "Enter the salt's name."),
       labelGramsPerLitre: z.number().positive(),
       gramsPerLitre: z.number().positive(),
       batches: z.number().int().min(0),
@@ -30,7 +30,7 @@ export const SourceFactsSchema = z.object({
     .optional(),
   purifier: z
     .object({
-      litresPerDayAt25: z.number().positive("A purifier makes something."),
+      litresPerDayAt25: z.number().positive("Enter what the purifier makes a day, above 0."),
       ratedBar: z.number().positive(),
       bar: z.number().positive().max(30).optional(),
       wasteRatio: z.number().min(0),

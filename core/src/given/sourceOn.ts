@@ -10,7 +10,7 @@ export interface SourceMeasurement {
 }
 
 /** A source as it is kept: what the label or the supplier's sheet says, and what was measured over time. */
-export interface SourceFacts extends Omit<WaterSource, "id" | "name" | "known"> {
+export interface SourceFacts extends Omit<WaterSource, "id" | "name" | "known" | "refused"> {
   readonly measured?: readonly SourceMeasurement[];
 }
 
@@ -28,7 +28,7 @@ const TRUST_DAYS: Readonly<Record<WaterSource["kind"], number>> = {
 const SEASON_DAYS = 45;
 
 /** Relative 95 % half-width of a source's figure, by why it is believed. */
-export const SOURCE_RELATIVE_95: Readonly<Record<Basis, number>> = { fresh: 0.1, season: 0.2, old: 0.3, book: 0.3 };
+const SOURCE_RELATIVE_95: Readonly<Record<Basis, number>> = { fresh: 0.1, season: 0.2, old: 0.3, stated: 0.3 };
 
 /** Days between two dates' places in the year, at most half of one. */
 function seasonDistance(a: string, b: string): number {
@@ -70,16 +70,16 @@ export function sourceOn(source: SourceFacts & Pick<WaterSource, "id" | "name">,
   return { ...water, chemistry: rest, coldC: temperature ?? water.coldC, known };
 }
 
-/** Why a figure of a source is believed. A purifier's zero and a mix's label are figures of the book. */
+/** Why a figure of a source is believed. A purifier's zero and a mix's label are stated by their makers. */
 export function basisOf(source: WaterSource, parameter: Parameter): Basis {
-  return source.known?.[parameter]?.basis ?? "book";
+  return source.known?.[parameter]?.basis ?? "stated";
 }
 
 /** Relative one-sigma uncertainty of a source's figure. */
 export function sourceRelative(source: WaterSource, parameter: Parameter): number {
   const basis = basisOf(source, parameter);
-  // What is made by weight or by a membrane is as the book says within the same tenth as a fresh measurement.
-  const made = basis === "book" && !TESTED.includes(source.kind);
+  // What is made by weight or by a membrane is as it is stated, within the same tenth as a fresh measurement.
+  const made = basis === "stated" && !TESTED.includes(source.kind);
   return SOURCE_RELATIVE_95[made ? "fresh" : basis] / 1.96;
 }
 

@@ -1,5 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
-import { isSalt, schooled, systemVolumeL, type TankBook, volumeRelative95 } from "../tank/index.ts";
+import { isSalt, practised, systemVolumeL, type TankFacts, volumeRelative95 } from "../tank/index.ts";
 import { displayVolumeL, sumpVolumeL } from "../vessel/index.ts";
 import type { ExchangeMode } from "../water/index.ts";
 import { Z95 } from "../worked/index.ts";
@@ -27,7 +27,7 @@ export interface BedWork {
 /** A tank on the day of its plan, as it is found: everything that more than one part of the plan asks for, once. */
 export interface TankOnDay {
   readonly input: PlanInput;
-  readonly book: TankBook;
+  readonly facts: TankFacts;
   readonly salt: boolean;
   readonly systemL: number;
   /** Relative, one sigma. */
@@ -59,25 +59,25 @@ const MOST_OF_CHAMBER = 0.9;
  * @throws {OutOfRangeError} for a tank without volume.
  */
 export function tankOnDay(given: PlanInput): TankOnDay {
-  const facts = schooled(given.book);
-  const systemL = systemVolumeL(facts);
+  const asKept = practised(given.facts);
+  const systemL = systemVolumeL(asKept);
   const missing = missingOf(given, systemL);
-  const salt = isSalt(facts);
+  const salt = isSalt(asKept);
   const known = knownValues(given, given.readings, missing.litres / systemL);
-  const input = asFound(facts === given.book ? given : { ...given, book: facts }, { known, salt });
-  const { book } = input;
+  const input = asFound(asKept === given.facts ? given : { ...given, facts: asKept }, { known, salt });
+  const { facts } = input;
   return {
     input,
-    book,
+    facts,
     salt,
     systemL,
-    volumeRelative: volumeRelative95(book) / Z95,
-    mode: modeOf(book),
-    place: markPlace(book),
+    volumeRelative: volumeRelative95(facts) / Z95,
+    mode: modeOf(facts),
+    place: markPlace(facts),
     missing,
-    standing: standingOf(book, missing.litres),
+    standing: standingOf(facts, missing.litres),
     known,
-    day: limitsOfKind(book.kind, input.limits),
+    day: limitsOfKind(facts.kind, input.limits),
     bed: null,
   };
 }
@@ -88,17 +88,17 @@ export function leaningOn(tank: TankOnDay, readings: readonly PlanReading[]): Ta
 }
 
 function missingOf(input: PlanInput, systemL: number): Missing {
-  const { book, belowMarkCm, lastVisitOn, on } = input;
+  const { facts, belowMarkCm, lastVisitOn, on } = input;
   if (belowMarkCm !== null)
     return {
-      litres: Math.min(missingL(book, belowMarkCm), MOST_READ * systemL),
+      litres: Math.min(missingL(facts, belowMarkCm), MOST_READ * systemL),
       // At its line a tank is seen to be at its line.
-      sigmaL: belowMarkCm > 0 ? fallingSurfaceM2(book) * LEVEL_SIGMA_M * 1000 : 0,
+      sigmaL: belowMarkCm > 0 ? fallingSurfaceM2(facts) * LEVEL_SIGMA_M * 1000 : 0,
       basis: "read",
     };
-  if (book.topUp !== "technician" || !lastVisitOn) return { litres: 0, sigmaL: 0, basis: "none" };
-  const evaporated = Math.max(0, daysBetween(lastVisitOn, on)) * book.evaporationLPerDay;
-  const { display, sump } = book;
+  if (facts.topUp !== "technician" || !lastVisitOn) return { litres: 0, sigmaL: 0, basis: "none" };
+  const evaporated = Math.max(0, daysBetween(lastVisitOn, on)) * facts.evaporationLPerDay;
+  const { display, sump } = facts;
   const most = sump
     ? MOST_OF_CHAMBER * (sumpVolumeL(sump, sump.runningLevelM) - sumpVolumeL(sump, 0))
     : MOST_OF_DISPLAY * displayVolumeL(display, display.runningLevelM);

@@ -13,12 +13,12 @@ const AROUND_MINUTES = 12;
  * @param tanks That share the stop.
  */
 export function minutesForWater(
-  input: Pick<PlanInput, "tasks" | "book" | "readings" | "evidence" | "on" | "nextVisitOn">,
+  input: Pick<PlanInput, "tasks" | "facts" | "readings" | "evidence" | "on" | "nextVisitOn">,
   windowMinutes: number,
   setUpMinutes: number,
   tanks: number,
 ): number {
-  const { due } = tasksFor(programmeOn(input, true), { on: input.on, nextOn: input.nextVisitOn }, input.book);
+  const { due } = tasksFor(programmeOn(input, true), { on: input.on, nextOn: input.nextVisitOn }, input.facts);
   // What comes seldom gives way to the water, not the water to it.
   const work = due.filter((d) => !isSeldom(d.task)).reduce((sum, d) => sum + jobOf(d.task).minutes, AROUND_MINUTES);
   return Math.max(0, (windowMinutes - setUpMinutes) / Math.max(1, tanks) - work);
