@@ -1,4 +1,4 @@
-import type { Band } from "../tank/book.ts";
+import type { Band } from "../tank/facts.ts";
 import type { Parameter } from "../units/index.ts";
 
 /** The newest valid reading of a parameter. */
@@ -47,6 +47,13 @@ export interface Condition {
   readonly others: readonly ConditionReason[];
 }
 
+const WORST: readonly ConditionState[] = ["off", "drifting", "unknown", "steady"];
+
+/** The worst condition of some tanks; not known of none. */
+export function worstCondition(states: readonly ConditionState[]): ConditionState {
+  return WORST.find((s) => states.includes(s)) ?? "unknown";
+}
+
 /** What the condition is judged from. */
 export interface ConditionInput {
   readonly bands: readonly Band[];
@@ -71,6 +78,8 @@ export interface ConditionInput {
  * Off course: a valid reading beyond act, free ammonia over act, an open safety or livestock finding.
  * Drifting: outside ideal by more than one standard deviation, or act is crossed before the next visit, or a task
  * slipped twice. Steady: neither, and every required reading is young enough. Otherwise not known.
+ * @example
+ * judgeCondition({ bands: [], latest: {}, perDay: {}, daysToNextVisit: 7, seriousFindings: ["cracked pane"], slippedTwice: [], oldAfterDays: {} }).state; // "off"
  */
 export function judgeCondition(input: ConditionInput): Condition {
   const off: ConditionReason[] = [];

@@ -1,4 +1,5 @@
-export type { Events, TimedChange } from "./balance.ts";
+export { coursesTo, type Events, type TimedChange, type TimedDose } from "./balance.ts";
+export { type LoggedEvent, type RateBreak, unloggedBreak, withBreaks } from "./breaks.ts";
 export {
   type BuildUp,
   type Carried,
@@ -6,7 +7,6 @@ export {
   type Fitted,
   fitBuildUp,
   ownPerDayOf,
-  type TimedValue,
 } from "./buildUp.ts";
 export {
   type Condition,
@@ -15,5 +15,16 @@ export {
   type ConditionState,
   judgeCondition,
   type LatestReading,
+  worstCondition,
 } from "./condition.ts";
+export {
+  co2Series,
+  type DatedReading,
+  type Derived,
+  type DerivedPoint,
+  evaporationSeries,
+  freeAmmoniaSeries,
+  type LoggedLevel,
+} from "./derived.ts";
+export { type CourseFit, fitCourse, type TimedValue, valuesOn } from "./fitCourse.ts";
 export { placeInBand, standing } from "./place.ts";

@@ -71,7 +71,7 @@ describe("build-up", () => {
   }: {
     days: number;
     own: number;
-    dosed?: number;
+    dosed?: number | ((day: number) => number);
     share?: number;
     refill?: number;
     start: number;
@@ -81,7 +81,8 @@ describe("build-up", () => {
     const at: number[] = [start];
     let value = start;
     for (let i = 1; i <= days * minutes; i++) {
-      value += (own + dosed - share * (value - refill)) / minutes;
+      const given = typeof dosed === "number" ? dosed : dosed((i - 1) / minutes);
+      value += (own + given - share * (value - refill)) / minutes;
       // A reading of the minute of a change was taken before it.
       const change = changes.find((c) => Math.round(c.day * minutes) === i - 1);
       if (change) value = value * (1 - change.share) + change.refill * change.share;
@@ -89,6 +90,22 @@ describe("build-up", () => {
     }
     return (day: number) => at[Math.round(day * minutes)] ?? Number.NaN;
   }
+
+  test("a doser that was turned up twice gave less before: what the tank uses is found all the same", () => {
+    const dosed = (day: number) => (day < 17 ? 0.8 : day < 30 ? 1 : 1.3);
+    const changes = [10, 24, 38].map((day) => ({ day, share: 0.2, refill: 8 }));
+    const value = march({ days: 42, own: -1.4, dosed, share: 0.02, refill: 7, start: 9, changes });
+    const readings = [0, 7, 14, 21, 28, 35, 42].map((day) => ({ day, value: value(day), sigma: 0.1 }));
+    const dosedBefore = [
+      { untilDay: 17, perDay: 0.8 },
+      { untilDay: 30, perDay: 1 },
+    ];
+    const events = { changes, dosedPerDay: 1.3, dosedBefore, machine: { sharePerDay: 0.02, refill: 7 } };
+    expect(fitBuildUp(readings, events, 42)).toMatchObject({ enough: true, ownPerDay: expect.closeTo(-1.4, 2) });
+    // Taken for what it gives now all along, it would seem to use a fifth more.
+    const forgotten = fitBuildUp(readings, { ...events, dosedBefore: [] }, 42);
+    expect(forgotten.enough && (forgotten.ownPerDay ?? 0)).toBeLessThan(-1.6);
+  });
 
   test("with a doser running, what is used is what it doses and what is left over", () => {
     const value = march({ days: 49, own: -1.4, dosed: 1.3, start: 9 });
