@@ -1,38 +1,9 @@
-import { type Place, type Roads, travel } from "./travel.ts";
-
-/** Litres a stop takes from the van and gives back to it. */
-export interface StopLoad {
-  readonly mixL: number;
-  readonly seaL: number;
-  readonly purifiedL: number;
-  readonly wasteL: number;
-}
-
-/** A stop of a day before it has a time. */
-export interface DayStop extends Place {
-  readonly id: string;
-  readonly name: string;
-  /** Minutes of the day; the work ends inside. Null: any time. */
-  readonly window: { readonly from: number; readonly to: number } | null;
-  readonly minutes: number;
-  readonly load: StopLoad;
-  /** Under treatment: after every other stop. */
-  readonly keptLast: boolean;
-  /** Steady tanks may slip; others may not. */
-  readonly maySlip: boolean;
-}
-
-export interface DayInput {
-  readonly stops: readonly DayStop[];
-  readonly base: Place;
-  readonly startMinute: number;
-  readonly endMinute: number;
-  readonly roads: Roads;
-  /** What the van carries, kg of water. */
-  readonly vanKg: number;
-  /** Stops after which the van goes back to base, fills up and gives its waste away. */
-  readonly refillAfter: readonly string[];
-}
+import { COLLECT, type Collection, litresToCollect, type WithQuay, waysToCollect } from "./collect.ts";
+import type { DayInput, DayStop } from "./day.ts";
+import { BREAK_FROM, BREAK_MINUTES, type DayOrder, orderDay, REFILL_MINUTES } from "./dayOrder.ts";
+import { kilograms, type OnBoard, type Peak, peakOf } from "./load.ts";
+import { pieceFor, piecesOf } from "./pieces.ts";
+import { type Place, travel } from "./travel.ts";
 
 /** A stop with its place in the day. */
 export interface TimedStop {
@@ -40,8 +11,15 @@ export interface TimedStop {
   readonly arrive: number;
   readonly start: number;
   readonly end: number;
-  /** Minutes by which the work ends outside its window. */
-  readonly lateMinutes: number;
+}
+
+/** A stop that does not fit into its window on this day. */
+export interface LeftOver {
+  readonly stop: DayStop;
+  /** When its work would end if it were the first of the day, minute of the day. */
+  readonly earliestEnd: number;
+  /** Whether it would fit if it were the only stop. */
+  readonly alone: boolean;
 }
 
 /** A stretch of the day that is not a stop. */
@@ -50,15 +28,6 @@ export interface Leg {
   readonly from: number;
   readonly to: number;
   readonly km: number;
-}
-
-/** Kilograms of water on board at a minute, by kind. */
-export interface OnBoard {
-  readonly minute: number;
-  readonly mixKg: number;
-  readonly seaKg: number;
-  readonly purifiedKg: number;
-  readonly wasteKg: number;
 }
 
 /** A way to make a day fit its van. */
@@ -71,150 +40,164 @@ export interface Remedy {
   readonly extraMinutes: number;
 }
 
-export interface DayPlan {
+export interface DayPlan extends Peak {
   readonly stops: readonly TimedStop[];
+  readonly leftOver: readonly LeftOver[];
   readonly legs: readonly Leg[];
   readonly onBoard: readonly OnBoard[];
-  readonly peakKg: number;
-  readonly fits: boolean;
+  /** When to leave base: not before the day begins, and later where doors are closed until then. */
+  readonly leaveAt: number;
   readonly homeAt: number;
   readonly overtimeMinutes: number;
   readonly km: number;
   readonly remedies: readonly Remedy[];
+  /** The sea water of the day; null where no stop takes any, or nothing is known of a place to collect it. */
+  readonly collection: Collection | null;
 }
 
-/** 1.025 kg/L: sea water of 35 PSU at tank temperature (EOS-80 gives 1.023 at 25 °C). */
-const SALT_KG_PER_L = 1.025;
-const BREAK_MINUTES = 30;
-/** The break comes at the first departure after this. */
-const BREAK_FROM = 11 * 60 + 45;
-const REFILL_MINUTES = 25;
-/** Partial orders kept while searching; a day of twelve stops is searched almost whole. */
-const BEAM = 240;
-
-interface Partial {
-  readonly order: readonly number[];
-  readonly minute: number;
-  readonly late: number;
-  readonly km: number;
-  readonly rested: boolean;
-  readonly at: Place;
-}
-
-function stepTo(
-  input: DayInput,
-  from: Partial,
-  index: number,
-): Partial & { arrive: number; start: number; end: number } {
-  const stop = input.stops[index] as DayStop;
-  const way = travel(from.at, stop, input.roads);
-  const rest = !from.rested && from.minute >= BREAK_FROM && from.order.length > 0;
-  const arrive = from.minute + (rest ? BREAK_MINUTES : 0) + way.minutes;
-  const start = Math.max(arrive, stop.window?.from ?? 0);
-  const end = start + stop.minutes;
-  const late = Math.max(0, end - (stop.window?.to ?? Number.POSITIVE_INFINITY));
-  const refill = input.refillAfter.includes(stop.id);
-  const back = refill ? travel(stop, input.base, input.roads) : null;
-  return {
-    order: [...from.order, index],
-    minute: end + (back ? back.minutes + REFILL_MINUTES : 0),
-    late: from.late + late,
-    km: from.km + way.km + (back?.km ?? 0),
-    rested: from.rested || rest,
-    at: refill ? input.base : stop,
-    arrive,
-    start,
-    end,
-  };
-}
-
-/** Order of stops: fewest minutes outside windows, then the earliest end, then the shortest way. Kept-last stops last. */
-export function orderStops(input: DayInput): readonly number[] {
-  const begin: Partial = { order: [], minute: input.startMinute, late: 0, km: 0, rested: false, at: input.base };
-  let beam: Partial[] = [begin];
-  const ordinary = input.stops.filter((s) => !s.keptLast).length;
-  for (let depth = 0; depth < input.stops.length; depth++) {
-    const next: Partial[] = [];
-    for (const state of beam) {
-      input.stops.forEach((stop, i) => {
-        if (state.order.includes(i) || (stop.keptLast && depth < ordinary)) return;
-        next.push(stepTo(input, state, i));
-      });
-    }
-    beam = next.sort((a, b) => a.late - b.late || a.minute - b.minute || a.km - b.km).slice(0, BEAM);
-  }
-  return beam[0]?.order ?? [];
-}
+type Timeline = Omit<DayPlan, "remedies" | "collection">;
 
 /**
  * Puts a day's stops in order and draws it to the clock, with the water on board as it falls and rises.
  *
- * Service times end inside their windows where they can; what cannot be met is reported, never hidden. Where the load
- * does not fit the van the plan says what would make it fit.
+ * Every service ends inside its window; a stop that fits into none any more is left over and named with the reason,
+ * never pushed to a time at which nobody opens. Where the load does not fit the van the plan says what would make it fit.
  */
 export function planDay(input: DayInput): DayPlan {
-  const order = orderStops(input);
-  const plan = timeline(input, order);
-  if (plan.fits) return { ...plan, remedies: [] };
-  return { ...plan, remedies: remediesFor(input, plan) };
+  const { whole, collection } = collected(input);
+  const plan = timeline(whole, orderDay(beforeLights(whole)));
+  return { ...plan, remedies: plan.fits ? [] : remediesFor(whole, plan), collection: collection(plan) };
 }
 
-function timeline(input: DayInput, order: readonly number[]): Omit<DayPlan, "remedies"> {
+/**
+ * The day with every reef in its window before the lights come on, as far as that costs no stop, no overtime and no load:
+ * its animals are still closed then.
+ */
+function beforeLights(input: DayInput): DayInput {
+  let now = input;
+  let plain: Timeline | null = null;
+  for (const { id, lightsOn, window, minutes } of input.stops) {
+    if (!lightsOn || lightsOn >= (window?.to ?? MIDNIGHT) || (window?.from ?? 0) + minutes > lightsOn) continue;
+    plain ??= timeline(input, orderDay(input, WEIGHED_STOPS));
+    const tried = {
+      ...now,
+      stops: now.stops.map((s) =>
+        s.id === id ? { ...s, window: { ...window, from: window?.from ?? 0, to: lightsOn } } : s,
+      ),
+    };
+    const plan = timeline(tried, orderDay(tried, WEIGHED_STOPS));
+    const worse =
+      plan.leftOver.length > plain.leftOver.length ||
+      plan.overtimeMinutes > plain.overtimeMinutes + 1 ||
+      plan.peakKg > Math.max(input.vanKg, plain.peakKg) + 1e-6 ||
+      plan.homeAt - plan.leaveAt > plain.homeAt - plain.leaveAt + LIGHTS_MINUTES;
+    if (!worse) now = tried;
+  }
+  return now;
+}
+
+const MIDNIGHT = 1440;
+/** Before its lights come on is worth so many minutes of driving and waiting. */
+const LIGHTS_MINUTES = 20;
+
+/** While ways are weighed, a day is searched whole up to so many stops: nine take a few hundredths of a second. */
+const WEIGHED_STOPS = 9;
+
+/** The day with its stop at the quay, in the window that costs least; as it is where no tide fits or none is asked for. */
+function collected(input: DayInput): { whole: DayInput; collection: (plan: Timeline) => Collection | null } {
+  const litres = litresToCollect(input.stops);
+  if (litres === 0 || !input.collecting) return { whole: input, collection: () => null };
+  const { collecting } = input;
+  if (collecting.windows.length === 0) return { whole: input, collection: () => ({ none: "no-window", litres }) };
+  const most = timeline(input, orderDay(input, WEIGHED_STOPS)).leftOver.length;
+  let best: { way: WithQuay; cost: number } | null = null;
+  for (const way of waysToCollect(input, collecting, litres)) {
+    if (best && best.way.input.startMinute > way.input.startMinute) break;
+    const plan = timeline(way.input, orderDay(way.input, WEIGHED_STOPS));
+    if (plan.leftOver.length > most) continue;
+    const cost = plan.overtimeMinutes + plan.homeAt - plan.leaveAt;
+    if (!best || cost < best.cost) best = { way, cost };
+  }
+  if (!best) return { whole: input, collection: () => ({ none: "no-room", litres }) };
+  const { way } = best;
+  return {
+    whole: way.input,
+    collection: (plan) => {
+      const quay = plan.stops.find((s) => s.stop.id === COLLECT);
+      if (!quay) return { none: "no-room", litres };
+      const { start, end } = quay;
+      const alarmAt = plan.leaveAt - collecting.readyMinutes;
+      return { none: null, litres, window: way.window, start, end, leaveAt: plan.leaveAt, alarmAt };
+    },
+  };
+}
+
+function timeline(input: DayInput, order: DayOrder): Timeline {
   const stops: TimedStop[] = [];
   const legs: Leg[] = [];
-  let state: Partial = { order: [], minute: input.startMinute, late: 0, km: 0, rested: false, at: input.base };
-  for (const index of order) {
-    const stop = input.stops[index] as DayStop;
-    const next = stepTo(input, state, index);
-    let at = state.minute;
-    if (next.rested && !state.rested) {
-      legs.push({ kind: "break", from: at, to: at + BREAK_MINUTES, km: 0 });
-      at += BREAK_MINUTES;
+  let [minute, at, km]: [number, Place, number] = [input.startMinute + order.leaveLater, input.from ?? input.base, 0];
+  const leg = (kind: Leg["kind"], to: number, legKm = 0) => {
+    legs.push({ kind, from: minute, to, km: legKm });
+    minute = to;
+    km += legKm;
+  };
+  const drive = (to: Place) => {
+    const way = travel(at, to, input.roads);
+    leg("travel", minute + way.minutes, way.km);
+    at = to;
+  };
+  for (const { kind, index } of order.moves) {
+    const stop = input.stops[index];
+    if (kind === "rest") {
+      if (minute < BREAK_FROM) leg("wait", BREAK_FROM);
+      leg("break", minute + BREAK_MINUTES);
+    } else if (kind === "refill") {
+      drive(input.base);
+      leg("refill", minute + REFILL_MINUTES);
+    } else if (stop) {
+      drive(stop);
+      const arrive = minute;
+      const opens = pieceFor(piecesOf(stop.window), minute, stop.minutes)?.opens ?? 0;
+      if (minute < opens) leg("wait", opens);
+      stops.push({ stop, arrive, start: minute, end: minute + stop.minutes });
+      minute += stop.minutes;
     }
-    const way = travel(state.at, stop, input.roads);
-    legs.push({ kind: "travel", from: at, to: next.arrive, km: way.km });
-    if (next.start > next.arrive) legs.push({ kind: "wait", from: next.arrive, to: next.start, km: 0 });
-    stops.push({
-      stop,
-      arrive: next.arrive,
-      start: next.start,
-      end: next.end,
-      lateMinutes: Math.max(0, next.end - (stop.window?.to ?? 1440)),
-    });
-    if (input.refillAfter.includes(stop.id)) {
-      const back = travel(stop, input.base, input.roads);
-      legs.push({ kind: "travel", from: next.end, to: next.end + back.minutes, km: back.km });
-      legs.push({ kind: "refill", from: next.end + back.minutes, to: next.minute, km: 0 });
-    }
-    state = next;
   }
-  const home = travel(state.at, input.base, input.roads);
-  const homeAt = state.minute + home.minutes;
-  if (order.length > 0) legs.push({ kind: "travel", from: state.minute, to: homeAt, km: home.km });
+  if (stops.length > 0) drive(input.base);
+  else minute = input.startMinute;
   const onBoard = waterOnBoard(input, stops, legs);
-  const peakKg = Math.max(0, ...onBoard.map((b) => b.mixKg + b.seaKg + b.purifiedKg + b.wasteKg));
   return {
     stops,
+    leftOver: order.left.flatMap((i) => leftOver(input, input.stops[i])),
     legs,
     onBoard,
-    peakKg,
-    fits: peakKg <= input.vanKg + 1e-6,
-    homeAt,
-    overtimeMinutes: Math.max(0, homeAt - input.endMinute),
-    km: state.km + home.km,
+    ...peakOf(onBoard, input),
+    leaveAt: stops.length > 0 ? input.startMinute + order.leaveLater : input.startMinute,
+    homeAt: minute,
+    overtimeMinutes: Math.max(0, minute - input.endMinute),
+    km,
   };
 }
 
-function kilograms(load: StopLoad): Omit<OnBoard, "minute"> {
-  return {
-    mixKg: load.mixL * SALT_KG_PER_L,
-    seaKg: load.seaL * SALT_KG_PER_L,
-    purifiedKg: load.purifiedL,
-    wasteKg: load.wasteL * SALT_KG_PER_L,
-  };
+/** The same without ways to mend it, its order searched whole up to so many stops only: for weighing many days. */
+export function draftDay(input: DayInput, exactStops: number): DayPlan {
+  const { whole, collection } = collected(input);
+  const plan = timeline(whole, orderDay(whole, exactStops));
+  return { ...plan, remedies: [], collection: collection(plan) };
 }
 
-function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readonly Leg[]): OnBoard[] {
+/** A stop that the day has no room for: alone it might have been done in time, or not even so. */
+function leftOver(input: DayInput, stop: DayStop | undefined): LeftOver[] {
+  if (!stop) return [];
+  const reached = input.startMinute + travel(input.from ?? input.base, stop, input.roads).minutes;
+  const piece = pieceFor(piecesOf(stop.window), reached, stop.minutes);
+  const earliestEnd = Math.max(reached, piece?.opens ?? stop.window?.from ?? 0) + stop.minutes;
+  return [{ stop, earliestEnd, alone: piece !== null }];
+}
+
+const NOTHING = { mixL: 0, seaL: 0, purifiedL: 0, wasteL: 0 };
+
+export function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readonly Leg[]): OnBoard[] {
   const refills = legs.filter((l) => l.kind === "refill");
   const segments: TimedStop[][] = [[]];
   for (const s of stops) {
@@ -222,12 +205,15 @@ function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readon
     if (input.refillAfter.includes(s.stop.id)) segments.push([]);
   }
   const points: OnBoard[] = [];
+  const collects = stops.some((s) => s.stop.collectsL !== undefined);
+  let seaKg = 0;
   segments.forEach((segment, i) => {
     const loads = segment.map((s) => kilograms(s.stop.load));
-    let [mixKg, seaKg, purifiedKg, wasteKg] = [0, 0, 0, 0];
+    let [mixKg, purifiedKg, wasteKg] = [0, 0, 0];
     for (const l of loads) {
       mixKg += l.mixKg;
-      seaKg += l.seaKg;
+      // What is collected on the way is not on board from the start.
+      if (!collects) seaKg += l.seaKg;
       purifiedKg += l.purifiedKg;
     }
     const push = (minute: number) =>
@@ -238,12 +224,12 @@ function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readon
         purifiedKg: Math.max(0, purifiedKg),
         wasteKg,
       });
-    push(i === 0 ? input.startMinute : (refills[i - 1]?.to ?? input.startMinute));
+    push(i === 0 ? (legs[0]?.from ?? input.startMinute) : (refills[i - 1]?.to ?? input.startMinute));
     segment.forEach((s, j) => {
       push(s.start);
       const l = loads[j] as Omit<OnBoard, "minute">;
       mixKg -= l.mixKg;
-      seaKg -= l.seaKg;
+      seaKg += kilograms({ ...NOTHING, seaL: s.stop.collectsL ?? 0 }).seaKg - l.seaKg;
       purifiedKg -= l.purifiedKg;
       wasteKg += l.wasteKg;
       push(s.end);
@@ -255,12 +241,14 @@ function waterOnBoard(input: DayInput, stops: readonly TimedStop[], legs: readon
   return points;
 }
 
+/** A day is laid anew for each way to mend it: a longer one is not searched whole each time. */
+const REMEDY_STOPS = 8;
+
 /** Ways to make an overloaded day fit, those that fit first, then by the minutes they cost. */
-function remediesFor(input: DayInput, plan: Omit<DayPlan, "remedies">): Remedy[] {
+function remediesFor(input: DayInput, plan: Timeline): Remedy[] {
   const remedies: Remedy[] = [];
   const consider = (kind: Remedy["kind"], stop: DayStop, changed: DayInput) => {
-    const order = kind === "refill" ? plan.stops.map((s) => input.stops.indexOf(s.stop)) : orderStops(changed);
-    const result = timeline(changed, order);
+    const result = timeline(changed, orderDay(changed, REMEDY_STOPS));
     remedies.push({
       kind,
       stopId: stop.id,
@@ -271,7 +259,7 @@ function remediesFor(input: DayInput, plan: Omit<DayPlan, "remedies">): Remedy[]
     });
   };
   for (const { stop } of plan.stops.slice(0, -1))
-    consider("refill", stop, { ...input, refillAfter: [...input.refillAfter, stop.id] });
+    if (stop.id !== COLLECT) consider("refill", stop, { ...input, refillAfter: [...input.refillAfter, stop.id] });
   for (const stop of input.stops) {
     if (stop.load.mixL > 0)
       consider("mix-on-site", stop, {

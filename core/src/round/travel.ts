@@ -2,12 +2,19 @@
 export interface Place {
   readonly lat: number;
   readonly lon: number;
+  /** Under which ways to it are known. */
+  readonly key?: string;
 }
 
 /** Mean radius of the earth, km (IUGG). */
 const EARTH_KM = 6371.0088;
 
-/** Great-circle distance, km: haversine. */
+/**
+ * Great-circle distance, km: haversine.
+ *
+ * @example
+ * distanceKm({ lat: 0, lon: 0 }, { lat: 1, lon: 0 }); // 111.2
+ */
 export function distanceKm(a: Place, b: Place): number {
   const rad = Math.PI / 180;
   const h =
@@ -20,10 +27,21 @@ export function distanceKm(a: Place, b: Place): number {
 export interface Roads {
   readonly roadFactor: number;
   readonly speedKmH: number;
+  /** Minutes of ways that are known better, by `wayKey`: from a list, or learnt from the log. Need not be symmetric. */
+  readonly known?: Readonly<Record<string, number>>;
 }
 
-/** Minutes and kilometres between two places by road, estimated from their coordinates. */
+/** Names the way from one place to another. */
+export const wayKey = (from: string, to: string): string => `${from} ${to}`;
+
+/**
+ * Minutes and kilometres between two places by road: as they are known, else estimated from their coordinates.
+ *
+ * @example
+ * travel({ lat: 0, lon: 0 }, { lat: 1, lon: 0 }, { roadFactor: 2, speedKmH: 60 }).minutes; // about 222.4
+ */
 export function travel(a: Place, b: Place, roads: Roads): { readonly km: number; readonly minutes: number } {
   const km = distanceKm(a, b) * roads.roadFactor;
-  return { km, minutes: (km / roads.speedKmH) * 60 };
+  const known = a.key !== undefined && b.key !== undefined ? roads.known?.[wayKey(a.key, b.key)] : undefined;
+  return { km, minutes: known ?? (km / roads.speedKmH) * 60 };
 }

@@ -1,4 +1,5 @@
-import { addDays, occurrences, weekday } from "../calendar/index.ts";
+import { addDays, occurrences } from "../calendar/index.ts";
+import { isOpen, type OpenDays } from "./hours.ts";
 import { boundTo, countsFrom, type Rhythm, ruleOf } from "./rhythm.ts";
 
 /** A time in which a series keeps another rhythm, or none. */
@@ -25,14 +26,6 @@ export interface Recurrence {
   readonly untilOn: string | null;
   /** Where two meet, the later in the list counts. */
   readonly spells: readonly Spell[];
-}
-
-/** When a site may be entered, by weekday ("1" Monday). None at all: at any time. */
-export type OpenDays = Readonly<Partial<Record<string, unknown>>>;
-
-/** Whether a site may be entered on a day at all. */
-export function isOpen(windows: OpenDays, on: string): boolean {
-  return Object.keys(windows).length === 0 || windows[String(weekday(on))] !== undefined;
 }
 
 /**
@@ -105,8 +98,14 @@ export function landOn(windows: OpenDays, on: string): string | null {
   return null;
 }
 
+/** The first day from one on, it included, on which somebody may come. */
+export function firstOpen(windows: OpenDays, from: string): string {
+  for (let days = 0; days <= NEAR_DAYS; days++) if (isOpen(windows, addDays(from, days))) return addDays(from, days);
+  return from;
+}
+
 /** The weekdays of a rhythm on which the site is closed: it would never fall on a day on which somebody may come. */
 export function closedDays(rhythm: Rhythm, windows: OpenDays): number[] {
-  if (Object.keys(windows).length === 0) return [];
+  if (!["1", "2", "3", "4", "5", "6", "7"].some((day) => windows[day] !== undefined)) return [];
   return (boundTo(rhythm) ?? []).filter((d) => windows[String(d)] === undefined);
 }

@@ -1,4 +1,21 @@
-export { closedDays, isOpen, landOn, type OpenDays, type Recurrence, type Spell, seriesDates } from "./dates.ts";
+export {
+  closedDays,
+  firstOpen,
+  landOn,
+  type Recurrence,
+  type Spell,
+  seriesDates,
+} from "./dates.ts";
+export {
+  type BusyHours,
+  type Hours,
+  isOpen,
+  isSpecial,
+  type OpenDate,
+  type OpenDays,
+  openDays,
+  windowOn,
+} from "./hours.ts";
 export { type LaidStop, type Relaid, relay } from "./relay.ts";
 export {
   countsFrom,
@@ -14,3 +31,4 @@ export {
   weeklyOn,
 } from "./rhythm.ts";
 export { sayOn, sayRecurrence } from "./say.ts";
+export { shiftRhythm } from "./shift.ts";

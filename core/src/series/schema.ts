@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { isCivilDate } from "../calendar/index.ts";
 
-const day = z.string().refine(isCivilDate, "Enter a day that exists, such as 2026-12-24.");
+const day = z.string().refine(isCivilDate, "Enter a day that exists.");
 const weekday = z.number().int().min(1).max(7);
 
 /** How visits recur, as a form or a kept series says it. */

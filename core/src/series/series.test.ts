@@ -5,6 +5,7 @@ import {
   closedDays,
   countsFrom,
   evenPair,
+  firstOpen,
   isOpen,
   LAST,
   landOn,
@@ -244,6 +245,9 @@ describe("a site that is closed", () => {
     expect(isOpen(office, "2026-12-06")).toBe(false);
     expect(isOpen(office, "2026-12-07")).toBe(true);
     expect(isOpen({}, "2026-12-06")).toBe(true);
+    // A Sunday: the office opens on Monday, a site without hours at once.
+    expect(firstOpen(office, "2026-12-06")).toBe("2026-12-07");
+    expect(firstOpen({}, "2026-12-06")).toBe("2026-12-06");
   });
   test("a visit that falls on one is laid on the nearest open day, later before earlier", () => {
     expect(landOn(office, "2026-12-06")).toBe("2026-12-07");

@@ -1,0 +1,1 @@
+export { judgeLot, NOTICES, type SeaLimits, type SeaLot, type SeaVerdict } from "./lot.ts";
