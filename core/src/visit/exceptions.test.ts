@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { bookOf, inputOf } from "../given/sample.fixture.ts";
+import { factsOf, inputOf } from "../given/sample.fixture.ts";
 import { EXCEPTION_KINDS, type StandingException } from "../tank/index.ts";
 import { said } from "./said.fixture.ts";
 
 const reef = (...exceptions: StandingException[]) =>
   said(
     inputOf(
-      bookOf("stony-coral", {
+      factsOf("stony-coral", {
         gear: ["skimmer", "heater", "return"],
         display: {
           vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 },
@@ -47,7 +47,7 @@ describe("a standing exception", () => {
     expect(plan.steps.length).toBe(ordinary.steps.length - 1);
     expect(plan.kit.length).toBeLessThanOrEqual(ordinary.kit.length);
   });
-  test("that feeds first brings the step before the tests, against the tank's school", () => {
+  test("that feeds first brings the step before the tests, against the tank's way", () => {
     expect(step(ordinary, "feed-before")).toBeUndefined();
     const plan = reef({ kind: "feed-before", what: "the moray takes a hand otherwise" });
     const ids = plan.steps.map((s) => s.id);
@@ -69,7 +69,7 @@ describe("a standing exception", () => {
 
 describe("what is known of the site", () => {
   const plan = (site: object) =>
-    said(inputOf(bookOf("stony-coral"), { site: { drain: "sewer", bucketL: 20, hygieneLast: false, ...site } }));
+    said(inputOf(factsOf("stony-coral"), { site: { drain: "sewer", bucketL: 20, hygieneLast: false, ...site } }));
   test("stairs and parking are said on arrival, with the weight that is carried", () => {
     const arrive = step(plan({ stairs: 32, parking: "yard" }), "arrive");
     expect(arrive?.caution).toMatch(/32 steps.*moves \d+\u00a0kg/);
@@ -88,10 +88,10 @@ describe("clean media on the site's shelf", () => {
   const socks = (count: number | undefined, on = "2026-11-25") =>
     said(
       inputOf(
-        bookOf("stony-coral", {
+        factsOf("stony-coral", {
           filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
           ...(count === undefined ? {} : { cleanMedia: count, cleanMediaOn: on }),
-          schools: { ...bookOf("stony-coral").schools, media: "every-2-3-days" },
+          practice: { ...factsOf("stony-coral").practice, media: "every-2-3-days" },
         }),
       ),
     ).steps.find((s) => s.id === "socks");
@@ -103,11 +103,11 @@ describe("clean media on the site's shelf", () => {
     expect(socks(2)?.reason).toContain("run out on 29 November");
   });
   test("that the owner swaps in between is due at the visit, and never late", () => {
-    const book = bookOf("stony-coral", {
+    const facts = factsOf("stony-coral", {
       filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
-      schools: { ...bookOf("stony-coral").schools, media: "every-2-3-days" },
+      practice: { ...factsOf("stony-coral").practice, media: "every-2-3-days" },
     });
-    const given = inputOf(book);
+    const given = inputOf(facts);
     const tasks = given.tasks.map((t) => ({ ...t, lastDoneOn: "2026-11-11" }));
     const reason = (of: typeof tasks) =>
       said({ ...given, tasks: of }).steps.find((s) => s.id === "socks")?.reason ?? "";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { forecastOf } from "../change/index.ts";
-import { bookOf, inputOf, reading } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, reading } from "../given/sample.fixture.ts";
 import { said } from "./said.fixture.ts";
 
 const climbing = {
@@ -9,7 +9,7 @@ const climbing = {
 
 describe("where a figure is going", () => {
   test("with the change as planned, and on to the next visit", () => {
-    const input = inputOf(bookOf("community"), { rates: climbing, readings: [reading("nitrate", 36, 1)] });
+    const input = inputOf(factsOf("community"), { rates: climbing, readings: [reading("nitrate", 36, 1)] });
     const { water } = said(input);
     const [nitrate, ...others] = forecastOf(input, water);
     expect(others).toEqual([]);
@@ -23,12 +23,12 @@ describe("where a figure is going", () => {
     expect(nitrate?.own).toBeNull();
   });
   test("without a change it goes on from what it is", () => {
-    const input = inputOf(bookOf("community"), { rates: climbing });
+    const input = inputOf(factsOf("community"), { rates: climbing });
     const [nitrate] = forecastOf(input, { after: [], litres: { ...said(input).water.litres, value: 0 } });
     expect(nitrate).toMatchObject({ before: { value: 34 }, after: null, next: { value: 48 } });
   });
   test("a doser goes on dosing: what the tank uses is told beside it", () => {
-    const book = bookOf("stony-coral", { dosedDkhPerDay: 1.5 });
+    const facts = factsOf("stony-coral", { dosedDkhPerDay: 1.5 });
     const rates = {
       alkalinity: {
         enough: true,
@@ -40,16 +40,16 @@ describe("where a figure is going", () => {
         readings: 9,
       },
     } as const;
-    const input = inputOf(book, { rates });
+    const input = inputOf(facts, { rates });
     const [alkalinity] = forecastOf(input, { after: [], litres: { ...said(input).water.litres, value: 0 } });
     expect(alkalinity?.own).toEqual({ perDay: -1.7, dosedPerDay: 1.5, machine: false });
     expect(alkalinity?.next.value).toBeCloseTo(8 - 0.2 * 7, 9);
   });
   test("nothing is foretold of what was not fitted", () =>
     expect(
-      forecastOf(inputOf(bookOf("community"), { rates: { nitrate: { enough: false, reason: "few-readings" } } }), {
+      forecastOf(inputOf(factsOf("community"), { rates: { nitrate: { enough: false, reason: "few-readings" } } }), {
         after: [],
-        litres: said(inputOf(bookOf("community"))).water.litres,
+        litres: said(inputOf(factsOf("community"))).water.litres,
       }),
     ).toEqual([]));
 });

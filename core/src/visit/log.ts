@@ -1,11 +1,12 @@
 import { modeOf, type OpenFinding, type PlanReading, type withToday } from "../given/index.ts";
+import type { Dosed, DoseUnit } from "../mixing/index.ts";
 import { say } from "../say/index.ts";
-import { type SwitchGear, systemVolumeL, type TankBook } from "../tank/index.ts";
-import { METRIC, type Parameter, parameterFacts, parseReading } from "../units/index.ts";
+import { type SwitchGear, systemVolumeL, type TankFacts } from "../tank/index.ts";
+import { type KitAtHand, METRIC, type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
 import type { Decision } from "./decisions.ts";
 import type { VisitPlan } from "./planVisit.ts";
-import type { OpBody } from "./schema.ts";
+import type { OpBody, PhotoSpot } from "./schema.ts";
 
 /** One operation of a visit's log: who wrote it, when, in which order on that device, and what it says. */
 export interface VisitOp {
@@ -27,6 +28,10 @@ export interface LoggedReading {
   readonly value: number;
   readonly sigma: number;
   readonly at: string;
+  /** Of a flow: the filter whose it is. */
+  readonly item?: string;
+  /** What it was read with, where that stands in the register. */
+  readonly kit?: KitAtHand;
   /** Taken when the new water was in. */
   readonly after?: true;
 }
@@ -39,6 +44,43 @@ export interface LoggedFinding {
   readonly outcome: { readonly how: "fixed" | "carried" | "owner"; readonly on?: string } | null;
   /** When it was first said. */
   readonly at: string;
+}
+
+/** A group of animals as it was counted. */
+export interface LoggedCount {
+  readonly animal: string;
+  readonly name: string;
+  /** How many there should be. */
+  readonly of: number;
+  readonly seen: number;
+  readonly dead: number;
+  readonly at: string;
+}
+
+/** A product that was poured in by hand. */
+export interface LoggedDose {
+  readonly parameter: Dosed;
+  readonly product: string;
+  readonly name: string;
+  /** Nothing of it where somebody corrected it to 0. */
+  readonly amount: number;
+  readonly unit: DoseUnit;
+  /** What one of the unit raised the water by, as it was then. */
+  readonly perUnit: number;
+  readonly at: string;
+}
+
+/** The end of a visit: who signed for it, or that nobody was there. */
+export type Handover = NonNullable<Extract<OpBody, { type: "handover" }>["to"]> & { readonly at: string };
+
+/** What was logged, corrected after the visit: both are kept. */
+export interface Correction {
+  readonly opId: string;
+  readonly at: string;
+  readonly why: string;
+  readonly change: Extract<OpBody, { type: "correct" }>["change"];
+  /** What the log said until then. */
+  readonly was: VisitState;
 }
 
 /** A visit as its log tells it. */
@@ -62,6 +104,8 @@ export interface VisitState {
     readonly topUpL: number | null;
     readonly at: string;
   } | null;
+  /** Each parameter once, in the order they were given. */
+  readonly doses: readonly LoggedDose[];
   /** Litres chosen on site; null where the choice was taken back, undefined where nobody chose. */
   readonly chosenL: number | null | undefined;
   readonly belowMarkCm: number | null;
@@ -72,14 +116,26 @@ export interface VisitState {
     readonly confirmed: boolean;
     readonly at: string;
   } | null;
-  readonly notes: readonly string[];
+  /** Groups that were counted, each once. */
+  readonly counts: readonly LoggedCount[];
+  readonly notes: readonly { readonly id: string | null; readonly text: string }[];
   readonly findings: readonly LoggedFinding[];
   readonly gear: Readonly<
     Partial<
-      Record<SwitchGear, { readonly state: "off" | "on" | "left-off"; readonly at: string; readonly reason?: string }>
+      Record<
+        SwitchGear,
+        { readonly state: "off" | "on" | "left-off" | "left-on"; readonly at: string; readonly reason?: string }
+      >
     >
   >;
+  /** Pictures that were taken, in their order. */
+  readonly photos: readonly { readonly id: string; readonly spot: PhotoSpot; readonly at: string }[];
+  /** Who was there at the end; null where nobody said so. */
+  readonly handover: Handover | null;
   readonly plans: number;
+  readonly corrections: readonly Correction[];
+  /** When and why it was called a mistake, until it is started anew. */
+  readonly discarded: { readonly at: string; readonly why: string } | null;
 }
 
 const EMPTY: VisitState = {
@@ -93,13 +149,19 @@ const EMPTY: VisitState = {
   slipping: {},
   readings: [],
   litres: null,
+  doses: [],
   chosenL: undefined,
   belowMarkCm: null,
   batch: null,
+  counts: [],
   notes: [],
   findings: [],
   gear: {},
+  photos: [],
+  handover: null,
   plans: 0,
+  corrections: [],
+  discarded: null,
 };
 
 /** With one of these ticked the new water is in: what is read from then on is the water after the change. */
@@ -112,7 +174,7 @@ function apply(state: VisitState, op: VisitOp): VisitState {
   const { body, at } = op;
   switch (body.type) {
     case "start":
-      return { ...state, startedAt: state.startedAt ?? at };
+      return { ...state, startedAt: state.startedAt ?? at, discarded: null };
     case "tick":
       return { ...state, ticked: { ...state.ticked, [body.step]: at }, skipped: without(state.skipped, body.step) };
     case "untick":
@@ -132,6 +194,7 @@ function apply(state: VisitState, op: VisitOp): VisitState {
     case "reading": {
       const parsed = parseReading(body);
       if (!parsed.ok) return state;
+      const before = state.readings.find((r) => r.id === body.id);
       const reading = {
         id: body.id,
         parameter: body.parameter,
@@ -140,8 +203,13 @@ function apply(state: VisitState, op: VisitOp): VisitState {
         method: body.method,
         value: parsed.value,
         sigma: parsed.sigma,
-        at,
-        ...(REFILLED.some((step) => state.ticked[step] !== undefined) ? { after: true as const } : {}),
+        ...(body.item ? { item: body.item } : {}),
+        ...(body.kit ? { kit: body.kit } : {}),
+        // Entered anew it is still the water of the moment it was taken at.
+        at: before?.at ?? at,
+        ...((before ? before.after : REFILLED.some((step) => state.ticked[step] !== undefined))
+          ? { after: true as const }
+          : {}),
       };
       return { ...state, readings: [...state.readings.filter((r) => r.id !== body.id), reading] };
     }
@@ -157,6 +225,15 @@ function apply(state: VisitState, op: VisitOp): VisitState {
           at: state.litres?.at ?? at,
         },
       };
+    case "dose": {
+      const { type: _, ...dose } = body;
+      const before = state.doses.find((d) => d.parameter === dose.parameter);
+      const entered = { ...dose, at: before?.at ?? at };
+      return {
+        ...state,
+        doses: before ? state.doses.map((d) => (d === before ? entered : d)) : [...state.doses, entered],
+      };
+    }
     case "choose":
       return { ...state, chosenL: body.litres };
     case "level":
@@ -166,8 +243,17 @@ function apply(state: VisitState, op: VisitOp): VisitState {
         ...state,
         batch: { litres: body.litres, grams: body.grams, measuredPsu: body.measuredPsu, confirmed: body.confirmed, at },
       };
+    case "count": {
+      const { animal, name, of, seen, dead } = body;
+      const others = state.counts.filter((c) => c.animal !== animal);
+      return { ...state, counts: [...others, { animal, name, of, seen, dead, at }] };
+    }
+    case "count-back":
+      return { ...state, counts: state.counts.filter((c) => c.animal !== body.animal) };
     case "note":
-      return { ...state, notes: [...state.notes, body.text] };
+      return { ...state, notes: [...state.notes, { id: body.id ?? null, text: body.text }] };
+    case "note-back":
+      return { ...state, notes: state.notes.filter((n) => n.id !== body.id) };
     case "finding":
       return {
         ...state,
@@ -182,6 +268,17 @@ function apply(state: VisitState, op: VisitOp): VisitState {
           [...state.findings, { id: body.id, kind: "other" as const, text: body.text ?? "", outcome, at }];
       return { ...state, findings };
     }
+    case "finding-back":
+      return { ...state, findings: state.findings.filter((f) => f.id !== body.id) };
+    case "photo":
+      return {
+        ...state,
+        photos: [...state.photos.filter((p) => p.id !== body.id), { id: body.id, spot: body.spot, at }],
+      };
+    case "photo-back":
+      return { ...state, photos: state.photos.filter((p) => p.id !== body.id) };
+    case "handover":
+      return { ...state, handover: body.to && { ...body.to, at } };
     case "switch":
       return {
         ...state,
@@ -194,6 +291,19 @@ function apply(state: VisitState, op: VisitOp): VisitState {
       return { ...state, plans: state.plans + 1, slipping: slippingIn(body.plan as VisitPlan) };
     case "close":
       return { ...state, closedAt: state.closedAt ?? at };
+    case "discard":
+      return { ...EMPTY, discarded: { at, why: body.why } };
+    case "reopen":
+      return { ...state, closedAt: null };
+    case "correct": {
+      // What is ticked afterwards was done before the visit ended.
+      const done = apply(state, { ...op, at: state.closedAt ?? at, body: body.change });
+      const { opId } = op;
+      return {
+        ...done,
+        corrections: [...state.corrections, { opId, at, why: body.why, change: body.change, was: state }],
+      };
+    }
   }
 }
 
@@ -209,9 +319,13 @@ const slippingIn = (plan: Partial<VisitPlan> | null): Record<string, string> =>
     (plan?.steps ?? []).flatMap((s) => ((s.slips ?? 0) >= DECIDE_AFTER_SLIPS ? [[s.id, sayTitle(s)]] : [])),
   );
 
-/** Folds a log into the visit it tells of. The same on the phone and on the server. */
-export function visitState(ops: readonly VisitOp[]): VisitState {
-  return ops.reduce(apply, EMPTY);
+/**
+ * Folds a log into the visit it tells of. The same on the phone and on the server.
+ *
+ * @param from The visit as an earlier part of the log told it: what later operations leave alone stays the same object.
+ */
+export function visitState(ops: readonly VisitOp[], from: VisitState = EMPTY): VisitState {
+  return ops.reduce(apply, from);
 }
 
 /** The state's readings as a plan uses them. */
@@ -221,6 +335,7 @@ function planReadings(state: VisitState, on: string): PlanReading[] {
     value: r.value,
     sigma: r.sigma,
     on,
+    ...(r.item ? { item: r.item } : {}),
     ...(r.after ? { after: r.after } : {}),
   }));
 }
@@ -244,11 +359,17 @@ export interface Refusal {
     | "bad-reading"
     | "more-than-tank"
     | "below-floor"
+    | "dose-impossible"
     | "gear-still-off"
     | "finding-still-open"
     | "third-slip"
     | "salt-questioned"
-    | "unknown-reading";
+    | "unknown-reading"
+    | "unknown-note"
+    | "unknown-finding"
+    | "unknown-photo"
+    | "unknown-count"
+    | "not-closed";
   readonly field?: string;
   readonly items?: readonly string[];
   readonly limit?: number;
@@ -263,7 +384,7 @@ export interface Refusal {
 export function refuseOp(
   state: VisitState,
   body: OpBody,
-  book: TankBook,
+  facts: TankFacts,
   openBefore: readonly OpenFinding[],
 ): Refusal | null {
   if (!state.startedAt && body.type !== "start") return { code: "not-started" };
@@ -276,9 +397,26 @@ export function refuseOp(
     }
     case "reading-back":
       return state.readings.some((r) => r.id === body.id) ? null : { code: "unknown-reading" };
+    case "note-back":
+      return state.notes.some((n) => n.id === body.id) ? null : { code: "unknown-note" };
+    case "photo-back":
+      return state.photos.some((p) => p.id === body.id) ? null : { code: "unknown-photo" };
+    case "finding-back":
+      // What an earlier visit saw is answered, not deleted.
+      return state.findings.some((f) => f.id === body.id) && !openBefore.some((f) => f.id === body.id)
+        ? null
+        : { code: "unknown-finding" };
+    case "count-back":
+      return state.counts.some((c) => c.animal === body.animal) ? null : { code: "unknown-count" };
+    case "discard":
+      return state.closedAt ? { code: "already-closed" } : null;
+    case "reopen":
+      return state.closedAt ? null : { code: "not-closed" };
+    case "correct":
+      return state.closedAt ? refuseOp(state, body.change, facts, openBefore) : { code: "not-closed" };
     case "litres": {
-      const systemL = systemVolumeL(book);
-      const together = modeOf(book) === "in-and-out" || book.schools.how === "by-condition";
+      const systemL = systemVolumeL(facts);
+      const together = modeOf(facts) === "in-and-out" || facts.practice.how === "by-condition";
       const most = together ? systemL * 3 : systemL;
       const field =
         (body.outL ?? 0) > most
@@ -290,13 +428,19 @@ export function refuseOp(
               : null;
       return field ? { code: "more-than-tank", field, limit: most } : null;
     }
+    case "dose": {
+      const [, most] = parameterFacts[body.parameter].plausible;
+      return body.amount * body.perUnit > most
+        ? { code: "dose-impossible", field: "amount", items: [body.name], limit: most }
+        : null;
+    }
     case "choose": {
-      const systemL = systemVolumeL(book);
+      const systemL = systemVolumeL(facts);
       return (body.litres ?? 0) > systemL ? { code: "more-than-tank", field: "litres", limit: systemL } : null;
     }
     case "level": {
       const depthCm =
-        (book.sump?.runningLevelM ?? Math.min(book.display.runningLevelM, vesselHeightM(book.display.vessel))) * 100;
+        (facts.sump?.runningLevelM ?? Math.min(facts.display.runningLevelM, vesselHeightM(facts.display.vessel))) * 100;
       return body.belowCm > depthCm ? { code: "below-floor", field: "belowCm", limit: depthCm } : null;
     }
     case "close": {

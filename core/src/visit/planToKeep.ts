@@ -29,7 +29,7 @@ export function planToKeep(plan: VisitPlan): VisitPlan {
 }
 
 /** What is read of a step when its visit is closed, and nothing else. */
-function bare({ id, phase, number, title, reason, minutes, kit, task, sector, figure }: Step): Step {
+function bare({ id, phase, number, title, reason, minutes, kit, task, sector, figure, enters }: Step): Step {
   return {
     id,
     phase,
@@ -41,6 +41,7 @@ function bare({ id, phase, number, title, reason, minutes, kit, task, sector, fi
     ...(task === undefined ? {} : { task }),
     ...(sector === undefined ? {} : { sector }),
     ...(figure === undefined ? {} : { figure }),
+    ...(enters === undefined ? {} : { enters }),
   } as Step;
 }
 

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { inputHash, withToday } from "../given/index.ts";
-import { bookOf, inputOf, programmeOf, reading } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, programmeOf, reading } from "../given/sample.fixture.ts";
 import { OrderCycleError, orderSteps, rulesFor } from "../steps/index.ts";
-import { TANK_KINDS, type TankBook } from "../tank/index.ts";
+import { TANK_KINDS, type TankFacts } from "../tank/index.ts";
 import { missingIn } from "./planVisit.ts";
 import { said } from "./said.fixture.ts";
 
@@ -15,7 +15,7 @@ describe("order on site", () => {
   test("the sixteen steps keep their order", () => {
     const list = ids(
       inputOf(
-        bookOf("stony-coral", {
+        factsOf("stony-coral", {
           gear: ["dosing", "skimmer", "heater", "return", "wave-maker"],
           filterUnits: [{ name: "filter sock", kind: "mechanical", biological: false }],
         }),
@@ -43,7 +43,7 @@ describe("order on site", () => {
   });
 
   test("the heater goes off early and on again only under water", () => {
-    const list = ids(inputOf(bookOf()));
+    const list = ids(inputOf(factsOf()));
     expect(before(list, "heater-off", "glass-inside")).toBe(true);
     expect(before(list, "refill", "heater-on")).toBe(true);
     expect(before(list, "test-temperature", "heater-off")).toBe(true);
@@ -62,7 +62,7 @@ describe("order on site", () => {
     }
   });
 
-  test("order respects every rule for any kind, any schools and any part of the programme, and is stable", () =>
+  test("order respects every rule for any kind, any practice and any part of the programme, and is stable", () =>
     fc.assert(
       fc.property(
         fc.constantFrom(...TANK_KINDS),
@@ -71,24 +71,24 @@ describe("order on site", () => {
         fc.constantFrom("on", "off"),
         fc.array(fc.boolean(), { minLength: 40, maxLength: 40 }),
         (kind, how, feeding, pumpsAtSiphon, keep) => {
-          const plain = bookOf(kind, { gear: ["top-up", "skimmer", "heater", "return", "wave-maker"] });
-          const book: TankBook = {
+          const plain = factsOf(kind, { gear: ["top-up", "skimmer", "heater", "return", "wave-maker"] });
+          const facts: TankFacts = {
             ...plain,
-            schools: {
-              ...plain.schools,
+            practice: {
+              ...plain.practice,
               how: how as "in-and-out",
               feeding: feeding as "before",
               pumpsAtSiphon: pumpsAtSiphon as "on",
             },
           };
-          const { steps } = said(inputOf(book, { tasks: programmeOf(kind, "2026-08-01").filter((_, i) => keep[i]) }));
-          for (const { before: early, after: late } of rulesFor(book.schools)) {
+          const { steps } = said(inputOf(facts, { tasks: programmeOf(kind, "2026-08-01").filter((_, i) => keep[i]) }));
+          for (const { before: early, after: late } of rulesFor(facts.practice)) {
             const isAt = (name: string) => (s: (typeof steps)[number]) => s.id === name || s.phase === name;
             const lastEarly = steps.findLastIndex((s) => isAt(early)(s) && !isAt(late)(s));
             const firstLate = steps.findIndex((s) => isAt(late)(s) && !isAt(early)(s));
             if (lastEarly >= 0 && firstLate >= 0) expect(lastEarly, `${early} before ${late}`).toBeLessThan(firstLate);
           }
-          expect(orderSteps([...steps].reverse(), rulesFor(book.schools)).map((s) => s.id)).toEqual(
+          expect(orderSteps([...steps].reverse(), rulesFor(facts.practice)).map((s) => s.id)).toEqual(
             steps.map((s) => s.id),
           );
           expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
@@ -101,7 +101,7 @@ describe("order on site", () => {
 describe("the list follows the tank", () => {
   test("removing a due task removes its step", () => {
     const input = inputOf();
-    const without = inputOf(bookOf(), { tasks: input.tasks.filter((t) => t.code !== "glass-inside") });
+    const without = inputOf(factsOf(), { tasks: input.tasks.filter((t) => t.code !== "glass-inside") });
     expect(ids(input)).toContain("glass-inside");
     expect(ids(without)).not.toContain("glass-inside");
   });
@@ -115,12 +115,12 @@ describe("the list follows the tank", () => {
       pipesL: 5,
       weirM: 0.39,
     };
-    const withSump = bookOf("stony-coral", { sump, gear: ["return", "heater"] });
+    const withSump = factsOf("stony-coral", { sump, gear: ["return", "heater"] });
     const { sump: _gone, ...bare } = withSump;
     expect(ids(inputOf(withSump))).toContain("siphon-start");
     expect(ids(inputOf(bare))).not.toContain("siphon-start");
   });
-  // Only the school differs; the list of steps must too.
+  // Only the way differs; the list of steps must too.
   test.each([
     ["feeding", "before", "after"],
     ["how", "drain-then-fill", "in-and-out"],
@@ -129,11 +129,11 @@ describe("the list follows the tank", () => {
     ["substrate", "sectors", "never"],
     ["panels", "all", "leave-one"],
     ["policy", "fixed-share", "continuous"],
-  ] as const)("school %s: %s or %s", (school, a, b) => {
+  ] as const)("way %s: %s or %s", (way, a, b) => {
     const of = (value: string) => {
-      const bare = bookOf("brackish");
-      const book = { ...bare, display: { ...bare.display, substrate: "sand" as const, substrateDepthM: 0.04 } };
-      return said(inputOf({ ...book, schools: { ...book.schools, [school]: value } })).steps.map(
+      const bare = factsOf("brackish");
+      const facts = { ...bare, display: { ...bare.display, substrate: "sand" as const, substrateDepthM: 0.04 } };
+      return said(inputOf({ ...facts, practice: { ...facts.practice, [way]: value } })).steps.map(
         (s) => `${s.id}: ${s.title}`,
       );
     };
@@ -141,27 +141,27 @@ describe("the list follows the tank", () => {
   });
   test("today's sector is the one after the last", () => {
     const tasks = programmeOf("community").map((t) => (t.code === "vacuum-sector" ? { ...t, lastSector: 4 } : t));
-    expect(said(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "vacuum-sector")?.sector).toBe(1);
+    expect(said(inputOf(factsOf(), { tasks })).steps.find((s) => s.id === "vacuum-sector")?.sector).toBe(1);
   });
   test("a filter that must rest is told, not done", () => {
     const tasks = programmeOf("rift-lake", "2026-09-01").map((t) =>
       t.code === "filter-a" ? { ...t, lastDoneOn: "2026-11-10" } : t,
     );
-    const list = ids(inputOf(bookOf("rift-lake"), { tasks }));
+    const list = ids(inputOf(factsOf("rift-lake"), { tasks }));
     expect(list).toContain("held:filter-b");
     expect(list).not.toContain("filter-b");
   });
   test("a step says how a good hand does it: a blade on glass, none on acrylic, shallow in the sand", () => {
-    const craft = (book: TankBook, id: string) => said(inputOf(book)).steps.find((s) => s.id === id)?.craft ?? "";
-    expect(craft(bookOf(), "glass-inside")).toContain("blade at about 45°");
-    expect(craft(bookOf(), "glass-inside")).toContain("card at the sand line");
-    expect(craft({ ...bookOf(), material: "acrylic" }, "glass-inside")).not.toContain("blade");
-    expect(craft({ ...bookOf(), material: "acrylic" }, "glass-inside")).toContain("card at the sand line");
-    expect(craft(bookOf("stony-coral"), "blow-rock")).toContain("only the top of open sand");
+    const craft = (facts: TankFacts, id: string) => said(inputOf(facts)).steps.find((s) => s.id === id)?.craft ?? "";
+    expect(craft(factsOf(), "glass-inside")).toContain("blade at about 45°");
+    expect(craft(factsOf(), "glass-inside")).toContain("card at the sand line");
+    expect(craft({ ...factsOf(), material: "acrylic" }, "glass-inside")).not.toContain("blade");
+    expect(craft({ ...factsOf(), material: "acrylic" }, "glass-inside")).toContain("card at the sand line");
+    expect(craft(factsOf("stony-coral"), "blow-rock")).toContain("only the top of open sand");
   });
   test("an open finding opens the visit", () => {
     const findings = [{ id: "f1", kind: "equipment" as const, text: "Pump is loud", dueOn: "2026-11-25" }];
-    expect(said(inputOf(bookOf(), { findings })).steps.find((s) => s.id === "finding:f1")).toMatchObject({
+    expect(said(inputOf(factsOf(), { findings })).steps.find((s) => s.id === "finding:f1")).toMatchObject({
       phase: "look",
       reason: "It was put off to today.",
     });
@@ -170,7 +170,7 @@ describe("the list follows the tank", () => {
     const tasks = programmeOf("community").map((t) =>
       t.code === "prefilter" ? { ...t, slips: 2, lastSkipReason: "no time left" } : t,
     );
-    expect(said(inputOf(bookOf(), { tasks })).steps.find((s) => s.id === "prefilter")).toMatchObject({
+    expect(said(inputOf(factsOf(), { tasks })).steps.find((s) => s.id === "prefilter")).toMatchObject({
       slips: 2,
       reason: expect.stringContaining("no time left"),
     });
@@ -187,11 +187,11 @@ describe("the plan follows the log", () => {
   });
   test("learnt minutes lengthen the visit", () => {
     // After the water is back nothing runs by itself that would swallow them. (3·ln 3 + 12·ln 24)/15: 15.83 for 3.
-    const slow = said(inputOf(bookOf(), { loggedMinutes: { "outside-glass": Array(12).fill(24) } }));
+    const slow = said(inputOf(factsOf(), { loggedMinutes: { "outside-glass": Array(12).fill(24) } }));
     expect(slow.minutes - said(inputOf()).minutes).toBeCloseTo(12.83, 2);
   });
   test("a person who works slower makes every step longer, and eight visits in ten keep to the cautious figure", () => {
-    const [plain, slow] = [said(inputOf()), said(inputOf(bookOf(), { personFactor: 1.2 }))];
+    const [plain, slow] = [said(inputOf()), said(inputOf(factsOf(), { personFactor: 1.2 }))];
     const of = (plan: typeof plain, id: string) => plan.steps.find((s) => s.id === id)?.minutes ?? 0;
     expect(of(slow, "glass-inside")).toBeCloseTo(1.2 * of(plain, "glass-inside"), 9);
     expect(plain.cautiousMinutes).toBeGreaterThan(plain.minutes);
@@ -202,7 +202,7 @@ describe("the plan follows the log", () => {
     ]);
   });
   test("kit and load follow from the steps", () => {
-    const plan = said(inputOf(bookOf("soft-coral"), { site: { drain: "septic", bucketL: 20, hygieneLast: false } }));
+    const plan = said(inputOf(factsOf("soft-coral"), { site: { drain: "septic", bucketL: 20, hygieneLast: false } }));
     expect(plan.kit).toContain("waste barrel");
     expect(plan.load.wasteL).toBeCloseTo(plan.water.litres.value, 9);
     expect(plan.load.mixL).toBeGreaterThan(0);
@@ -211,7 +211,7 @@ describe("the plan follows the log", () => {
   test("a snapshot of any kind's plan stays under 20 kB", () => {
     for (const kind of TANK_KINDS) {
       // Every job that such a tank has, all due at once.
-      const input = inputOf(bookOf(kind));
+      const input = inputOf(factsOf(kind));
       const tasks = input.tasks.map((t) => ({ ...t, lastDoneOn: "2024-06-01" }));
       expect(JSON.stringify(said({ ...input, tasks })).length, kind).toBeLessThan(20_000);
     }
@@ -220,7 +220,7 @@ describe("the plan follows the log", () => {
 
 describe("what is known of the site", () => {
   const site = { drain: "sewer", bucketL: 20, hygieneLast: false } as const;
-  const of = (more: object) => said(inputOf(bookOf(), { site: { ...site, ...more } }));
+  const of = (more: object) => said(inputOf(factsOf(), { site: { ...site, ...more } }));
   const step = (plan: ReturnType<typeof of>, id: string) => plan.steps.find((s) => s.id === id);
   test("floors are covered and pets kept out, only where there are any", () => {
     expect(step(of({}), "arrive")?.caution).toBeUndefined();

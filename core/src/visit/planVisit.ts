@@ -1,7 +1,7 @@
-import { type WaterPlan, waterOn } from "../change/index.ts";
+import { type Correction, correctionsOn, type WaterPlan, waterOn } from "../change/index.ts";
 import { followsChange, jobsOn, type PlanInput, tankOnDay, withBed } from "../given/index.ts";
-import { cautiousMinutes } from "../programme/index.ts";
-import { buildSteps, type KitItem, orderSteps, rulesFor, type Step, timelineOf } from "../steps/index.ts";
+import { cautiousMinutes, type KitItem } from "../programme/index.ts";
+import { buildSteps, orderSteps, rulesFor, type Step, timelineOf } from "../steps/index.ts";
 
 /** What a visit puts on the van and takes away, litres. */
 export interface VisitLoad {
@@ -17,6 +17,8 @@ export interface VisitPlan {
   readonly on: string;
   readonly steps: readonly Step[];
   readonly water: WaterPlan;
+  /** What is put right by doses, and what is not and why; missing in what an earlier version kept. */
+  readonly corrections?: readonly Correction[];
   /** What to load in the morning and to check back in before leaving. */
   readonly kit: readonly KitItem[];
   /** The middle of what it takes, and what eight visits in ten keep to. */
@@ -38,25 +40,27 @@ const ALWAYS_CARRIED: readonly KitItem[] = [{ item: "towels" }, { item: "thermom
  */
 export function planVisit(given: PlanInput): VisitPlan {
   const found = tankOnDay(given);
-  const { input, book } = found;
+  const { input, facts } = found;
   const withChange = jobsOn(found, true);
   const water = waterOn(withBed(found, withChange.due));
+  const corrections = correctionsOn(found, water);
   const changing = water.litres.value > 0;
   const { due, held } = changing || !followsChange(input) ? withChange : jobsOn(found, false);
   const steps = orderSteps(
-    buildSteps(input, water, due, held),
+    buildSteps(input, water, due, held, corrections),
     rulesFor(
-      book.schools,
+      facts.practice,
       due.map((d) => d.task),
       water.exposed.length > 0,
     ),
   );
   const { minutes } = timelineOf(steps);
   return {
-    tankId: book.id,
+    tankId: facts.id,
     on: input.on,
     steps,
     water,
+    ...(corrections.length > 0 ? { corrections } : {}),
     kit: kitOf(steps),
     minutes,
     cautiousMinutes: cautiousMinutes(steps, minutes),
@@ -80,15 +84,15 @@ export function missingIn(kit: readonly string[], van: readonly string[]): strin
 }
 
 function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
-  const { source, topUpSource, book } = input;
+  const { source, topUpSource, facts } = input;
   const poured = water.pourL?.value ?? 0;
   // What a machine changes until the next visit is brought as well.
   const brought = poured + (water.auto?.fillL ?? 0);
-  const reservoirL = book.topUp === "reservoir" ? book.evaporationLPerDay * DAYS_TO_CARRY : 0;
+  const reservoirL = facts.topUp === "reservoir" ? facts.evaporationLPerDay * DAYS_TO_CARRY : 0;
   const topUpL = fromVan(topUpSource.kind) ? (water.freshL?.value ?? 0) + reservoirL : 0;
   return {
     // Salt that is stirred in on site leaves the water at home.
-    mixL: source.kind === "mix" && book.schools.saltAge !== "when-clear" ? brought : 0,
+    mixL: source.kind === "mix" && facts.practice.saltAge !== "when-clear" ? brought : 0,
     seaL: source.kind === "natural-sea" ? brought : 0,
     purifiedL: (source.kind === "purified" || source.kind === "remineralised" ? brought : 0) + topUpL,
     wasteL: water.wasteL,

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { addDays } from "../calendar/civil.ts";
 import { comparePolicies, exposures, POLICIES, planChange, planWater } from "../change/index.ts";
 import { litresOfMark, markCmOf, standingOf, tankOnDay } from "../given/index.ts";
-import { bookOf, inputOf, reading, TODAY, tap } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, reading, TODAY, tap } from "../given/sample.fixture.ts";
 
 const rate = (perDay: number, now: number) => ({
   enough: true as const,
@@ -13,7 +13,7 @@ const rate = (perDay: number, now: number) => ({
   readings: 8,
 });
 /** 200 L of community at 24 mg/L nitrate, building up by 1.5 a day; the tap brings 5. Ideal up to 30. */
-const input = inputOf(bookOf(), {
+const input = inputOf(factsOf(), {
   readings: [reading("nitrate", 24), reading("temperature", 25, 0.1)],
   rates: { nitrate: rate(1.5, 24) },
 });
@@ -38,13 +38,13 @@ describe("four policies on one tank", () => {
     expect(of("test-led").water.decision).toBe("none");
   });
   test("test-led without a reading is not known, and the others go on", () => {
-    const blind = inputOf(bookOf());
+    const blind = inputOf(factsOf());
     expect(of("test-led", blind).water.decision).toBe("unknown");
     expect(of("test-led", blind).water.litres.value).toBe(0);
     expect(of("fixed-share", blind).water.decision).toBe("change");
   });
   test("test-led above its band changes as much as brings it back", () => {
-    const high = inputOf(bookOf(), { readings: [reading("nitrate", 40), reading("temperature", 25, 0.1)] });
+    const high = inputOf(factsOf(), { readings: [reading("nitrate", 40), reading("temperature", 25, 0.1)] });
     // Well inside its band, at 15, in two equal changes, since one of 200·25/35 = 143 L is more than the animals bear:
     // 5 + 35·√(10/35) = 23.7 after the first, 200·(40 − 23.7)/35 = 93.1 L, whole litres.
     expect(of("test-led", high).water.litres.value).toBe(93);
@@ -101,26 +101,26 @@ describe("a change of so many litres", () => {
       pipesL: 3,
       weirM: 0.38,
     };
-    const display = bookOf("community");
-    const below = bookOf("stony-coral", { sump, schools: { ...bookOf("stony-coral").schools, how: "from-sump" } });
-    for (const book of [display, below])
+    const display = factsOf("community");
+    const below = factsOf("stony-coral", { sump, practice: { ...factsOf("stony-coral").practice, how: "from-sump" } });
+    for (const facts of [display, below])
       for (const litres of [1, 7.5, 12, 15])
-        expect(litresOfMark(book, full(book), markCmOf(book, full(book), litres) ?? Number.NaN), book.kind).toBeCloseTo(
-          litres,
-          6,
-        );
+        expect(
+          litresOfMark(facts, full(facts), markCmOf(facts, full(facts), litres) ?? Number.NaN),
+          facts.kind,
+        ).toBeCloseTo(litres, 6);
   });
   test("past a limit names the one that it breaks, and is not held down", () => {
     // 100 × 50 cm, 40 cm deep: 50 L are 10 cm, so the media at 32 cm are bare from 40 L on; they may be never.
-    const book = bookOf("community", {
+    const facts = factsOf("community", {
       landmarks: [{ name: "sponge", kind: "media", heightM: 0.32, airMinutes: 0 }],
     });
     const at = { belowMarkCm: 0 };
-    const plan = planChange(inputOf(book, at), 60);
+    const plan = planChange(inputOf(facts, at), 60);
     expect(plan.litres.value).toBe(60);
     expect(plan.binding).toMatchObject({ code: "landmark", name: "sponge" });
     expect(plan.binding?.maxL).toBeCloseTo(40, 6);
-    expect(planChange(inputOf(book, at), 39).binding).toBeNull();
+    expect(planChange(inputOf(facts, at), 39).binding).toBeNull();
   });
   test("below nothing is nothing, and beyond the system is all of it", () => {
     expect(planChange(input, -5).litres.value).toBe(0);
@@ -128,7 +128,7 @@ describe("a change of so many litres", () => {
   });
   test("that would poison is forbidden whatever is asked", () => {
     // 2 mg/L of ammonia at pH 6.6, the tap at 7.6: 0.0045 free becomes 0.031 after 30 %.
-    const sour = inputOf(bookOf(), {
+    const sour = inputOf(factsOf(), {
       readings: [reading("ammonia", 2, 0.1), reading("ph", 6.6, 0.05), reading("temperature", 25, 0.1)],
     });
     expect(planChange(sour, 60).decision).toBe("forbid");
@@ -136,11 +136,11 @@ describe("a change of so many litres", () => {
   });
 });
 
-const found = (book: ReturnType<typeof bookOf>) => tankOnDay(inputOf(book, { belowMarkCm: 0, tasks: [] }));
-const full = (book: ReturnType<typeof bookOf>) => standingOf(book, 0);
+const found = (facts: ReturnType<typeof factsOf>) => tankOnDay(inputOf(facts, { belowMarkCm: 0, tasks: [] }));
+const full = (facts: ReturnType<typeof factsOf>) => standingOf(facts, 0);
 
 describe("what stands in air", () => {
-  const book = bookOf("stony-coral", {
+  const facts = factsOf("stony-coral", {
     landmarks: [
       { name: "coral", kind: "coral", heightM: 0.3, airMinutes: 10 },
       { name: "low rock", kind: "coral", heightM: 0.1, airMinutes: 10 },
@@ -149,16 +149,16 @@ describe("what stands in air", () => {
   });
   test("is counted from the water leaving it until it is back, with the work at the line", () => {
     // The coral is bare once 50 L are out; 30 more at 10 L/min out and 10 in, and two minutes of setting back.
-    expect(exposures(found(book), 80)).toEqual([
+    expect(exposures(found(facts), 80)).toEqual([
       { name: "coral", kind: "coral", minutes: expect.closeTo(8, 9), allowedMinutes: 20, wetEvery: 5 },
     ]);
   });
   test("is nothing while it is under water, or while nothing falls", () => {
-    expect(exposures(found(book), 50)).toEqual([]);
-    expect(exposures(found({ ...book, schools: { ...book.schools, how: "in-and-out" } }), 150)).toEqual([]);
+    expect(exposures(found(facts), 50)).toEqual([]);
+    expect(exposures(found({ ...facts, practice: { ...facts.practice, how: "in-and-out" } }), 150)).toEqual([]);
   });
   test("meets its limit exactly where the plan says it binds", () => {
-    const slow = { ...book, refillLPerMinute: 4 };
+    const slow = { ...facts, refillLPerMinute: 4 };
     const limit = planChange(inputOf(slow, { belowMarkCm: 0, tasks: [] }), 10).limits.find((l) => l.name === "coral");
     const [coral] = exposures(found(slow), limit?.maxL ?? 0);
     expect(coral?.minutes).toBeCloseTo(20, 6);

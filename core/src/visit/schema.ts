@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { FINDING_KINDS } from "../given/findingKinds.ts";
+import { DOSED } from "../mixing/product.ts";
 import { SWITCH_GEAR } from "../tank/vocabulary.ts";
 import { PARAMETERS } from "../units/parameters.ts";
 import { DECISIONS } from "./decisions.ts";
@@ -45,16 +47,23 @@ export const PlanShapeSchema = z.looseObject({
   load: z.looseObject({ mixL: z.number(), seaL: z.number(), purifiedL: z.number(), wasteL: z.number() }),
 });
 
-/** What an operation may say. The same schema serves the phone, the server and the archive. */
-export const OpBodySchema = z.discriminatedUnion("type", [
-  z.object({ type: z.literal("start") }),
+/** A number of animals. */
+const animals = z.number().int("Animals are counted in whole ones.").min(0).max(100_000);
+
+/** What a picture shows: the tank from its place, a step's work, a finding, a group of animals. */
+export const PHOTO_SPOTS = ["tank", "step", "finding", "animal"] as const;
+const PhotoSpotSchema = z.object({
+  kind: z.enum(PHOTO_SPOTS),
+  /** The step's, the finding's or the group's own; empty for the tank. */
+  id: text(80),
+});
+export type PhotoSpot = z.infer<typeof PhotoSpotSchema>;
+
+/** What a log says of one thing, and what a correction may say anew. */
+const CHANGES = [
   z.object({ type: z.literal("tick"), step }),
   z.object({ type: z.literal("untick"), step }),
   z.object({ type: z.literal("skip"), step, reason: words }),
-  /** A job that a rule keeps from this visit is done all the same. */
-  z.object({ type: z.literal("override"), task: step, reason: words }),
-  /** What becomes of a job that was left out for the third time. */
-  z.object({ type: z.literal("decide"), task: step, what: z.enum(DECISIONS) }),
   z.object({ type: z.literal("dirt"), step, dirt: z.number().int().min(1).max(5) }),
   z.object({
     type: z.literal("reading"),
@@ -66,13 +75,59 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     temperatureC: z.number().min(-2).max(40).optional(),
     /** How whoever typed it writes decimals. */
     decimal: z.enum([".", ","]).optional(),
+    /** Of a flow: the filter whose it is; the return's where none is named. */
+    item: text(60).min(1).optional(),
+    /** The kit or instrument of the register it was read with, as it was then. */
+    kit: z
+      .object({
+        id,
+        name: text(120).min(1),
+        resolution: z.number().positive().max(1e4).optional(),
+        offset: z.number().min(-1e4).max(1e4).optional(),
+        offsetSigma: z.number().min(0).max(1e4).optional(),
+        widened: z.number().min(1).max(10).optional(),
+      })
+      .optional(),
   }),
   z.object({ type: z.literal("reading-back"), id }),
   /** What really left and came in; each is said where it was counted, and nothing of the others. */
   z.object({ type: z.literal("litres"), outL: litres.optional(), inL: litres.optional(), topUpL: litres.optional() }),
+  /** What was poured in by hand, with what one gram or millilitre raised the water by then; 0 of it is none. */
+  z.object({
+    type: z.literal("dose"),
+    parameter: z.enum(DOSED),
+    product: id,
+    name: text(120).min(1),
+    amount: z.number("Enter the amount as a number, such as 12.5.").min(0, "A dose cannot be negative.").max(1e5),
+    unit: z.enum(["g", "mL"]),
+    perUnit: z.number().min(0).max(1e4),
+  }),
+  z.object({ type: z.literal("level"), belowCm: z.number().min(0, "Above the mark is 0.").max(500) }),
+  /** How many of a group were seen alive and found dead, out of how many there should be. Said with its name: a log tells by itself. */
+  z.object({
+    type: z.literal("count"),
+    animal: id,
+    name: text(120).min(1),
+    of: animals,
+    seen: animals,
+    dead: animals,
+  }),
+  z.object({ type: z.literal("count-back"), animal: id }),
+  /** Notes of earlier versions have no name, and stay. */
+  z.object({ type: z.literal("note"), text: words, id: id.optional() }),
+  z.object({ type: z.literal("note-back"), id }),
+] as const;
+
+/** What an operation may say. The same schema serves the phone, the server and the archive. */
+export const OpBodySchema = z.discriminatedUnion("type", [
+  z.object({ type: z.literal("start") }),
+  ...CHANGES,
+  /** A job that a rule keeps from this visit is done all the same. */
+  z.object({ type: z.literal("override"), task: step, reason: words }),
+  /** What becomes of a job that was left out for the third time. */
+  z.object({ type: z.literal("decide"), task: step, what: z.enum(DECISIONS) }),
   /** The change that the person on site decides on; null goes back to the plan's own. */
   z.object({ type: z.literal("choose"), litres: litres.nullable() }),
-  z.object({ type: z.literal("level"), belowCm: z.number().min(0, "Above the mark is 0.").max(500) }),
   z.object({
     type: z.literal("batch"),
     litres: litres.positive("A batch has litres."),
@@ -80,13 +135,14 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     measuredPsu: z.number().min(0.5).max(60),
     confirmed: z.boolean(),
   }),
-  z.object({ type: z.literal("note"), text: words }),
   z.object({
     type: z.literal("finding"),
     id,
-    kind: z.enum(["safety", "livestock", "equipment", "other"]),
+    kind: z.enum(FINDING_KINDS),
     text: words,
   }),
+  /** It was said by mistake: nobody saw it. */
+  z.object({ type: z.literal("finding-back"), id }),
   z.object({
     type: z.literal("resolve"),
     id,
@@ -97,7 +153,7 @@ export const OpBodySchema = z.discriminatedUnion("type", [
   z.object({
     type: z.literal("switch"),
     gear: z.enum(SWITCH_GEAR),
-    state: z.enum(["off", "on", "left-off"]),
+    state: z.enum(["off", "on", "left-off", "left-on"]),
     reason: text(400).optional(),
   }),
   z.object({
@@ -107,7 +163,34 @@ export const OpBodySchema = z.discriminatedUnion("type", [
     summary: text(400),
     plan: PlanShapeSchema as z.ZodType<unknown>,
   }),
+  /** A picture was taken; its file goes up by itself, under the same id. */
+  z.object({ type: z.literal("photo"), id, spot: PhotoSpotSchema }),
+  z.object({ type: z.literal("photo-back"), id }),
+  /** Who was there at the end: somebody who signs, or nobody; null takes it back. */
+  z.object({
+    type: z.literal("handover"),
+    to: z
+      .discriminatedUnion("how", [
+        z.object({
+          how: z.literal("signed"),
+          name: text(120).trim().min(1, "Enter the name of whoever signs."),
+          /** Strokes of the pen as an SVG path over 300 × 100; empty where only the name was entered. */
+          strokes: z
+            .string()
+            .max(12_000)
+            .regex(/^(?:[ML]\d{1,3} \d{1,3})*$/, "Those are not strokes of a pen."),
+        }),
+        z.object({ how: z.literal("nobody") }),
+      ])
+      .nullable(),
+  }),
   z.object({ type: z.literal("close") }),
+  /** It was opened by mistake: nothing of it happened. */
+  z.object({ type: z.literal("discard"), why: words }),
+  /** It was closed too early, and goes on. */
+  z.object({ type: z.literal("reopen"), why: words }),
+  /** After it was closed: what was logged wrong, as it really was, and why. */
+  z.object({ type: z.literal("correct"), why: words, change: z.discriminatedUnion("type", CHANGES) }),
 ]);
 export type OpBody = z.infer<typeof OpBodySchema>;
 

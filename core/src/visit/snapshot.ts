@@ -1,6 +1,8 @@
 import type { WaterPlan } from "../change/index.ts";
 import type { Message } from "../say/index.ts";
 import type { Step } from "../steps/index.ts";
+import type { SwitchGear } from "../tank/index.ts";
+import type { Parameter } from "../units/index.ts";
 import type { VisitPlan } from "./planVisit.ts";
 
 /** What the first plans did not say of their water. */
@@ -44,10 +46,29 @@ interface WordedStep {
   readonly kit: readonly string[];
 }
 
+/** What an earlier core told of a step under other names. */
+interface OldNames {
+  readonly test?: Parameter;
+  readonly result?: "dirt" | "count";
+  readonly on?: readonly SwitchGear[];
+  readonly off?: readonly SwitchGear[];
+}
+
 const kept = (text: string): Message => ({ kept: text });
 
+/** A kept step under the names of today. */
+function renamed({ test, result, on, off, ...step }: Step & OldNames): Step {
+  const confirms = { ...(on ? { on } : {}), ...(off ? { off } : {}) };
+  return {
+    ...step,
+    ...(test ? { enters: [{ reading: test, needed: true }] } : {}),
+    ...(result ? { enters: [{ noted: result }] } : {}),
+    ...(on || off ? { confirms } : {}),
+  };
+}
+
 /** A step that was kept in words, as data. */
-function asStep(step: Step | (Omit<Step, keyof WordedStep> & WordedStep)): Step {
+function asData(step: Step | (Omit<Step, keyof WordedStep> & WordedStep)): Step {
   if (typeof step.title !== "string") return step as Step;
   const { title, reason, craft, caution, kit, ...rest } = step as Omit<Step, keyof WordedStep> & WordedStep;
   return {
@@ -65,7 +86,7 @@ export function asPlan(plan: VisitPlan): VisitPlan {
   const { water } = plan;
   const told = {
     ...plan,
-    steps: plan.steps.map(asStep),
+    steps: plan.steps.map(asData).map(renamed),
     kit: plan.kit.map((k) => (typeof k === "string" ? { item: k } : k)),
   };
   if (water.exposed !== undefined) return told;

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { basisOf, type SourceFacts, sourceOn, sourceRelative, sourceTest } from "../given/index.ts";
-import { bookOf, inputOf, reading, TODAY } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, reading, TODAY } from "../given/sample.fixture.ts";
 import type { Parameter } from "../units/index.ts";
 import { said } from "./said.fixture.ts";
 
@@ -20,10 +20,10 @@ const measured = (...rows: readonly [on: string, parameter: Parameter, value: nu
 });
 
 describe("a source on a day", () => {
-  test("is as the book says until it is measured", () => {
+  test("is as it is stated until it is measured", () => {
     const water = sourceOn(tap, TODAY);
     expect(water.chemistry).toEqual({ nitrate: 3, gh: 9 });
-    expect(basisOf(water, "nitrate")).toBe("book");
+    expect(basisOf(water, "nitrate")).toBe("stated");
   });
   test("counts the newest measurement while it is fresh, and none of the days to come", () => {
     const water = sourceOn(
@@ -53,7 +53,7 @@ describe("a source on a day", () => {
     expect(water.chemistry.temperature).toBeUndefined();
     expect(sourceOn(measured(["2026-11-20", "nitrate", 8]), TODAY).coldC).toBe(12);
   });
-  test("never invents a figure: each one was measured on or before the day, or stands in the book", () =>
+  test("never invents a figure: each one was measured on or before the day, or is stated", () =>
     fc.assert(
       fc.property(
         fc.array(
@@ -98,7 +98,7 @@ describe("what is believed of a source", () => {
   test("moves the plan: another nitrate in the tap, another nitrate after the change, a wider range when it is old", () => {
     const plan = (source: typeof tap) =>
       said(
-        inputOf(bookOf(), { source: sourceOn(source, TODAY), readings: [reading("nitrate", 20), reading("ph", 7.4)] }),
+        inputOf(factsOf(), { source: sourceOn(source, TODAY), readings: [reading("nitrate", 20), reading("ph", 7.4)] }),
       );
     const after = (source: typeof tap) => plan(source).water.after.find((e) => e.parameter === "nitrate")?.after;
     const fresh = after(measured(["2026-11-01", "nitrate", 8]));

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { bookOf, inputOf } from "../given/sample.fixture.ts";
+import { factsOf, inputOf } from "../given/sample.fixture.ts";
 import { told } from "../say/index.ts";
-import { orderReasons, rulesFor, type Step, timelineOf } from "../steps/index.ts";
+import { meanwhile, orderReasons, rulesFor, type Step, timelineOf } from "../steps/index.ts";
 import { said } from "./said.fixture.ts";
 
 const step = (id: string, minutes: number, more: Partial<Step> = {}): Step => ({
@@ -35,6 +35,14 @@ describe("one pair of hands and what runs by itself", () => {
     expect(
       timelineOf([step("warm", 2, { aloneMinutes: 5, until: ["pour"] }), step("glass", 10), step("pour", 5)]).minutes,
     ).toBe(17));
+  test("what the hands do meanwhile is what lies between its start and its end", () => {
+    const drain = step("drain", 12, { runsItself: true, until: ["refill"] });
+    const steps = [step("mark", 2), drain, step("wash", 8), step("lamp", 2), step("socks", 5), step("refill", 6)];
+    // 1 min of hands, then it runs until 14: the socks begin at 13.
+    expect(meanwhile(steps, "drain")).toEqual(["wash", "lamp", "socks"]);
+    expect(meanwhile(steps, "mark")).toEqual([]);
+    expect(meanwhile(steps, "nothing of the kind")).toEqual([]);
+  });
   test("a drain takes one minute of hands and runs", () => {
     const drain = step("drain", 12, { runsItself: true, until: ["refill"] });
     expect(ends([drain, step("wash", 8), step("refill", 6)])).toEqual({
@@ -59,7 +67,7 @@ describe("one pair of hands and what runs by itself", () => {
 
 describe("a planned visit", () => {
   test("cools the heater before the water leaves it: a drain waits where nothing else fills the time", () => {
-    const plan = said(inputOf(bookOf("community"), { tasks: [] }));
+    const plan = said(inputOf(factsOf("community"), { tasks: [] }));
     const at = (id: string) => timelineOf(plan.steps).steps.find((s) => s.id === id);
     expect((at("drain")?.from ?? 0) - (at("heater-off")?.to ?? 0)).toBeGreaterThanOrEqual(15);
     expect(at("drain")?.waited?.for).toBe("heater-off");
@@ -73,12 +81,12 @@ describe("a planned visit", () => {
 
 describe("why a step has its place", () => {
   test("is told by the rules that hold it back, and by none that say nothing of this visit", () => {
-    const book = bookOf("community");
-    const plan = said(inputOf(book));
+    const facts = factsOf("community");
+    const plan = said(inputOf(facts));
     const of = (id: string) => {
       const found = plan.steps.find((s) => s.id === id);
       if (!found) throw new Error(`No ${id}`);
-      return orderReasons(found, plan.steps, rulesFor(book.schools));
+      return orderReasons(found, plan.steps, rulesFor(facts.practice));
     };
     expect(of("drain")).toContain("Film and spores float free and leave with the water.");
     expect(of("drain")).toContain("A hot heater in air cracks or burns.");

@@ -2,16 +2,16 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { planWater, type WaterPlan } from "../change/index.ts";
 import { litresOfMark, markCmOf, tankOnDay } from "../given/index.ts";
-import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
+import { factsOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
 import { OutOfRangeError } from "../issues/index.ts";
-import type { Schools, TankBook } from "../tank/index.ts";
+import type { Practice, TankFacts } from "../tank/index.ts";
 import { said } from "./said.fixture.ts";
 
-const schools = (book: TankBook, change: Partial<Schools>): TankBook => ({
-  ...book,
-  schools: { ...book.schools, ...change },
+const practice = (facts: TankFacts, change: Partial<Practice>): TankFacts => ({
+  ...facts,
+  practice: { ...facts.practice, ...change },
 });
-const fixed = schools(bookOf(), { policy: "fixed-share", share: 0.25 });
+const fixed = practice(factsOf(), { policy: "fixed-share", share: 0.25 });
 const codes = (plan: WaterPlan) => plan.reasons.map((r) => r.code);
 const nitrateRate = {
   nitrate: { enough: true as const, perDay: 1, perDaySigma: 0.05, now: 32, nowSigma: 1, readings: 8 },
@@ -46,7 +46,7 @@ describe("what a policy asks for", () => {
 
   test("a tank that was left for long is brought back in steps of a quarter", () => {
     const plan = planWater(
-      inputOf(schools(fixed, { share: 0.2 }), { readings: [reading("nitrate", 47)], lastChangeOn: "2026-08-01" }),
+      inputOf(practice(fixed, { share: 0.2 }), { readings: [reading("nitrate", 47)], lastChangeOn: "2026-08-01" }),
     );
     // From 47 to 15 with water of 5: ln(10/42)/ln(0.75) = 4.99, so five, each 1 − (10/42)^(1/5) = 0.2495 of 200 L.
     expect(plan.litres.value).toBe(49);
@@ -61,15 +61,15 @@ describe("what a policy asks for", () => {
 
   test("a floor counts as a ceiling does, where the new water lifts it; else it is dosed", () => {
     const soft = { readings: [reading("alkalinity", 2, 0.2), reading("nitrate", 5)] };
-    const book = schools(bookOf(), { policy: "test-led", share: 0.25 });
+    const facts = practice(factsOf(), { policy: "test-led", share: 0.25 });
     // The tap's 6 dKH against a band of 3 to 10: to 6.5 it cannot, to 3 it takes 200 · 1/4.
-    expect(planWater(inputOf(book, soft))).toMatchObject({
+    expect(planWater(inputOf(facts, soft))).toMatchObject({
       decision: "change",
       litres: { value: 50 },
       reasons: [{ code: "raised", parameter: "alkalinity", target: 3 }],
     });
     const pure = { ...soft, source: { ...tap, id: "pure", kind: "purified" as const, chemistry: {} } };
-    const none = planWater(inputOf(book, pure));
+    const none = planWater(inputOf(facts, pure));
     expect(none.decision).toBe("none");
     expect(codes(none)).toEqual(["outside-bands", "dose"]);
   });
@@ -82,24 +82,24 @@ describe("what a policy asks for", () => {
   });
 
   test("test-led: nothing inside the bands, not known without a reading, and never longer than the longest interval", () => {
-    const book = schools(bookOf(), { policy: "test-led", share: 0.25 });
-    expect(planWater(inputOf(book, { readings: [reading("nitrate", 12)] })).decision).toBe("none");
-    expect(planWater(inputOf(book))).toMatchObject({
+    const facts = practice(factsOf(), { policy: "test-led", share: 0.25 });
+    expect(planWater(inputOf(facts, { readings: [reading("nitrate", 12)] })).decision).toBe("none");
+    expect(planWater(inputOf(facts))).toMatchObject({
       decision: "unknown",
       reasons: [{ code: "no-reading", parameters: ["nitrate"] }],
     });
     const long = { readings: [reading("nitrate", 12)], lastVisitOn: "2026-11-18", lastChangeOn: "2026-10-01" };
     // It was visited last week, and changed eight weeks ago.
-    expect(planWater(inputOf(book, long))).toMatchObject({
+    expect(planWater(inputOf(facts, long))).toMatchObject({
       decision: "change",
       reasons: [{ code: "longest-interval", days: 55 }],
     });
-    expect(planWater(inputOf(book, { ...long, lastChangeOn: "2026-11-10" })).decision).toBe("none");
+    expect(planWater(inputOf(facts, { ...long, lastChangeOn: "2026-11-10" })).decision).toBe("none");
   });
 
   test("in and out together needs more litres and has no mark", () => {
     const plan = planWater(
-      inputOf(schools(bookOf(), { how: "in-and-out", share: 0.25 }), { readings: [reading("nitrate", 31)] }),
+      inputOf(practice(factsOf(), { how: "in-and-out", share: 0.25 }), { readings: [reading("nitrate", 31)] }),
     );
     // 200 · ln(26 / 10) = 191, of which the animals bear 120; half-way, 5 + 26·√(10/26) = 21.12: 200 · ln(26 / 16.12) = 95.5.
     expect(plan.litres.value).toBe(95);
@@ -126,12 +126,12 @@ describe("what holds it down", () => {
     expect(planWater(inputOf(at(0.36, 2, "coral"), alone)).litres.value).toBe(30);
   });
   test("alkalinity a day holds corals, and not a reset of plants", () => {
-    const reef = schools(bookOf("soft-coral"), { share: 0.3 });
+    const reef = practice(factsOf("soft-coral"), { share: 0.3 });
     const plan = planWater(inputOf(reef, { readings: [reading("alkalinity", 13.6), reading("salinity", 35)] }));
     // 1 dKH of the 5 between tank and mix is a fifth of 200 L.
     expect(plan.litres.value).toBe(40);
     expect(plan.binding?.code).toBe("alkalinity-a-day");
-    const plants = schools(bookOf("planted"), { policy: "reset", share: 0.8 });
+    const plants = practice(factsOf("planted"), { policy: "reset", share: 0.8 });
     expect(planWater(inputOf(plants, { readings: [reading("alkalinity", 16)] })).litres.value).toBe(160);
   });
   test("water that cannot be warmed", () => {
@@ -143,7 +143,7 @@ describe("what holds it down", () => {
     expect(plan.binding?.code).toBe("temperature-a-day");
     // A tap too warm is held like one too cold: 2 degrees of 8.
     const warm = { source: { ...tap, coldC: 33 }, readings: [reading("temperature", 25)] };
-    expect(planWater(inputOf(schools(fixed, { share: 0.4 }), warm))).toMatchObject({
+    expect(planWater(inputOf(practice(fixed, { share: 0.4 }), warm))).toMatchObject({
       litres: { value: 50 },
       binding: { code: "temperature-a-day" },
     });
@@ -159,7 +159,7 @@ describe("what holds it down", () => {
     expect(planWater(inputOf(fixed, { litresOnBoard: 33 })).binding).toBeNull();
   });
   test("calcium and magnesium a day hold corals, GH a day shrimp", () => {
-    const reef = schools(bookOf("soft-coral"), { share: 0.3 });
+    const reef = practice(factsOf("soft-coral"), { share: 0.3 });
     const poor = { source: { ...mix, chemistry: { ...mix.chemistry, calcium: 180, magnesium: 700 } } };
     // 50 mg/L of a difference of 250 is a fifth of 200 L; 100 of 600 a sixth.
     expect(planWater(inputOf(reef, { ...poor, readings: [reading("calcium", 430)] }))).toMatchObject({
@@ -170,7 +170,7 @@ describe("what holds it down", () => {
       binding: { code: "magnesium-a-day", value: 100 },
       litres: { value: 33 },
     });
-    const shrimp = schools(bookOf("shrimp"), { how: "drain-then-fill", share: 0.25 });
+    const shrimp = practice(factsOf("shrimp"), { how: "drain-then-fill", share: 0.25 });
     const hard = { source: { ...tap, chemistry: { gh: 18 } }, readings: [reading("gh", 6)] };
     // 2 of the 12 between tank and tap: a sixth.
     expect(planWater(inputOf(shrimp, hard))).toMatchObject({ binding: { code: "gh-a-day" }, litres: { value: 33 } });
@@ -203,7 +203,9 @@ describe("what holds it down", () => {
       weirM: 0.39,
     };
     const inputWith = (chamber: object) =>
-      inputOf(schools({ ...fixed, sump: { ...sump, ...chamber }, gear: ["return"] }, { how: "from-sump", share: 0.3 }));
+      inputOf(
+        practice({ ...fixed, sump: { ...sump, ...chamber }, gear: ["return"] }, { how: "from-sump", share: 0.3 }),
+      );
     const plan = planWater(inputWith({ returnLengthM: 0.5 }));
     // Ten centimetres of the return chamber's 0.2 m² above the pump's lowest level.
     expect(plan.litres.value).toBe(20);
@@ -214,7 +216,7 @@ describe("what holds it down", () => {
 });
 
 describe("ammonia and pH", () => {
-  const low = (more: object = {}) => inputOf(schools(bookOf(), { policy: "test-led" }), { readings: [], ...more });
+  const low = (more: object = {}) => inputOf(practice(factsOf(), { policy: "test-led" }), { readings: [], ...more });
   test("without a pH is taken at its worst, and asks for the pH before anything is drained", () => {
     // 0.4 mg/L at the band's upper limit of 8.4 and 25 °C: 12.4 % free, 0.06 mg/L.
     const plan = planWater(low({ readings: [reading("ammonia", 0.4, 0.05), reading("nitrate", 5)] }));
@@ -251,18 +253,18 @@ describe("ammonia and pH", () => {
 
 test("what misses a whole litre by a hair is that litre, unless a limit holds it", () => {
   // 200 L less a kilogram of rock's room: 30 % of 199.96 are 59.99.
-  const display = { ...bookOf().display, measuredNetL: 199.96 };
-  const schools = { ...bookOf().schools, share: 0.3 };
-  const book = bookOf("community", { display, schools });
-  expect(planWater(inputOf(book)).litres.value).toBe(60);
-  expect(planWater(inputOf(bookOf("community", { display, schools, mostShare: 0.2999 }))).litres.value).toBe(59);
+  const display = { ...factsOf().display, measuredNetL: 199.96 };
+  const practice = { ...factsOf().practice, share: 0.3 };
+  const facts = factsOf("community", { display, practice });
+  expect(planWater(inputOf(facts)).litres.value).toBe(60);
+  expect(planWater(inputOf(factsOf("community", { display, practice, mostShare: 0.2999 }))).litres.value).toBe(59);
 });
 
 describe("a tap that is kept clean with chlorine", () => {
   const bottle = { name: "A", mlPer100L: 10, maximumMlPer100L: 40, bindsAmmonia: true, removesMgL: 1.5 };
   const visit = (chemistry: object, conditioner?: object) =>
     said(
-      inputOf(bookOf("community", { schools: { ...bookOf().schools, policy: "fixed-share", share: 0.25 } }), {
+      inputOf(factsOf("community", { practice: { ...factsOf().practice, policy: "fixed-share", share: 0.25 } }), {
         readings: [reading("ammonia", 0.3, 0.02), reading("ph", 6.8, 0.05), reading("temperature", 25, 0.1)],
         source: {
           ...tap,
@@ -397,7 +399,7 @@ describe("what forbids or puts it off", () => {
 });
 
 describe("salt", () => {
-  const reef = schools(bookOf("soft-coral", { display: { ...bookOf().display } }), { share: 0.15 });
+  const reef = practice(factsOf("soft-coral", { display: { ...factsOf().display } }), { share: 0.15 });
   test("inside its band a tank is matched: its own strength by litres, then fresh water to the line", () => {
     const plan = planWater(inputOf(reef, { belowMarkCm: 1, readings: [reading("salinity", 35.6)] }));
     // 5 L are missing: full it would read 35.6·195/200 = 34.71, which is right for a reef. 30 L at 35.6, 5 L of fresh water.
@@ -410,7 +412,7 @@ describe("salt", () => {
   });
   test("the tank of the page: reads 33, would be 31.95 when full, is brought to 33.5", () => {
     // 6.364 L of 200 missing.
-    const fish = schools(bookOf("jellyfish"), { how: "drain-then-fill", share: 0.25 });
+    const fish = practice(factsOf("jellyfish"), { how: "drain-then-fill", share: 0.25 });
     const plan = planWater(inputOf(fish, { belowMarkCm: 6.3636 / 5, readings: [reading("salinity", 33, 0.1)] }));
     expect(plan.after.find((e) => e.parameter === "salinity")?.after.value).toBeCloseTo(33.5, 6);
     // 33.5·200 − 33·(200 − 6.364 − 50) in 50 L would be 39.2, more than 4 from the tank: 53 L at 37.
@@ -490,29 +492,29 @@ describe("always", () => {
   });
   const planOf = (a: typeof any extends fc.Arbitrary<infer T> ? T : never) => {
     const kind = a.kind as "community";
-    const book = schools(
-      bookOf(kind, { landmarks: [{ name: "media", kind: "media", heightM: a.landmark, airMinutes: 0 }] }),
+    const facts = practice(
+      factsOf(kind, { landmarks: [{ name: "media", kind: "media", heightM: a.landmark, airMinutes: 0 }] }),
       { policy: a.policy as "reset", how: a.how as "in-and-out", share: a.share },
     );
     const readings = (["nitrate", "ammonia", "ph", "temperature", "salinity"] as const).flatMap((p) =>
       a[p] === null ? [] : [reading(p, a[p] as number)],
     );
-    return { book, plan: planWater(inputOf(book, { readings, belowMarkCm: a.below })) };
+    return { facts, plan: planWater(inputOf(facts, { readings, belowMarkCm: a.below })) };
   };
 
   test("no figure is not a number, no limit is passed, and the mark takes out the litres", () =>
     fc.assert(
       fc.property(any, (a) => {
-        const { book, plan } = planOf(a);
+        const { facts, plan } = planOf(a);
         const text = JSON.stringify(plan, (_, v) =>
           typeof v === "number" && !Number.isFinite(v) ? "not a number" : v,
         );
         expect(text).not.toContain("not a number");
         for (const limit of plan.limits) expect(plan.litres.value).toBeLessThanOrEqual(limit.maxL + 1e-6);
         if (plan.mark) {
-          const { standing } = tankOnDay(inputOf(book, { readings: [], belowMarkCm: a.below }));
-          expect(litresOfMark(book, standing, plan.mark.value)).toBeCloseTo(plan.litres.value, 2);
-          expect(markCmOf(book, standing, plan.litres.value)).toBeCloseTo(plan.mark.value, 6);
+          const { standing } = tankOnDay(inputOf(facts, { readings: [], belowMarkCm: a.below }));
+          expect(litresOfMark(facts, standing, plan.mark.value)).toBeCloseTo(plan.litres.value, 2);
+          expect(markCmOf(facts, standing, plan.litres.value)).toBeCloseTo(plan.mark.value, 6);
         }
         if (plan.decision === "forbid" || plan.decision === "none" || plan.decision === "unknown")
           expect(plan.litres.value).toBe(0);
@@ -530,8 +532,8 @@ describe("always", () => {
 });
 
 test("a tank without volume is refused, not planned", () => {
-  const flat = bookOf("community", {
-    display: { ...bookOf().display, vessel: { shape: "box", lengthM: 0, widthM: 0.5, heightM: 0.5 } },
+  const flat = factsOf("community", {
+    display: { ...factsOf().display, vessel: { shape: "box", lengthM: 0, widthM: 0.5, heightM: 0.5 } },
   });
   expect(() => planWater(inputOf(flat))).toThrow(OutOfRangeError);
 });

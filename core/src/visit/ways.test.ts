@@ -1,16 +1,16 @@
 import { describe, expect, test } from "vitest";
 import type { PlanInput } from "../given/index.ts";
-import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
-import type { TankBook } from "../tank/index.ts";
+import { factsOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
+import type { TankFacts } from "../tank/index.ts";
 import { said } from "./said.fixture.ts";
 
 const titles = (plan: ReturnType<typeof said>) => plan.steps.map((s) => s.title).join("; ");
 
 describe("drained first or changed together, by condition", () => {
-  const book = bookOf("community", { schools: { ...bookOf().schools, how: "by-condition" } });
+  const facts = factsOf("community", { practice: { ...factsOf().practice, how: "by-condition" } });
   const visit = (nitrate: number) =>
-    said(inputOf(book, { readings: [reading("nitrate", nitrate, 1), reading("ph", 7.4, 0.05)] }));
-  const act = book.bands.find((b) => b.parameter === "nitrate")?.actHigh ?? Number.NaN;
+    said(inputOf(facts, { readings: [reading("nitrate", nitrate, 1), reading("ph", 7.4, 0.05)] }));
+  const act = facts.bands.find((b) => b.parameter === "nitrate")?.actHigh ?? Number.NaN;
 
   test("a tank that is well is changed in and out together, and the plan says why", () => {
     const plan = visit(act / 4);
@@ -29,7 +29,7 @@ describe("drained first or changed together, by condition", () => {
     expect(share).toBeGreaterThan(1 - Math.exp(-share));
   });
   test("poison is bad whatever its band says", () => {
-    const poisoned = said(inputOf(book, { readings: [reading("ammonia", 1, 0.05), reading("ph", 8.4, 0.05)] }));
+    const poisoned = said(inputOf(facts, { readings: [reading("ammonia", 1, 0.05), reading("ph", 8.4, 0.05)] }));
     expect(poisoned.water.reasons[0]?.code).toBe("ammonia-emergency");
     expect(poisoned.water.markOn).toBe("display");
   });
@@ -37,11 +37,11 @@ describe("drained first or changed together, by condition", () => {
 
 describe("salt in tap water", () => {
   test("of the top-up stays in the tank: evaporated litres come back with it", () => {
-    const book = bookOf("marine-fish");
+    const facts = factsOf("marine-fish");
     const after = (psu: number) => {
       const topUpSource = { ...tap, chemistry: { ...tap.chemistry, salinity: psu } };
       const plan = said(
-        inputOf(book, {
+        inputOf(facts, {
           belowMarkCm: 2,
           topUpSource,
           chosen: { litres: 0, by: "somebody" },
@@ -58,8 +58,10 @@ describe("salt in tap water", () => {
 
 describe("a machine that changes water every day", () => {
   const machine = { newWaterL: 60, wasteL: 40 };
-  const visit = (exchanger: TankBook["autoExchange"], more: Partial<PlanInput> = {}) =>
-    said(inputOf(bookOf("community", { autoExchange: exchanger }), { readings: [reading("nitrate", 18, 1)], ...more }));
+  const visit = (exchanger: TankFacts["autoExchange"], more: Partial<PlanInput> = {}) =>
+    said(
+      inputOf(factsOf("community", { autoExchange: exchanger }), { readings: [reading("nitrate", 18, 1)], ...more }),
+    );
   /** 2 mg/L of nitrate a day, 18 now, fitted. */
   const climbing = {
     nitrate: { enough: true, perDay: 2, perDaySigma: 0.1, now: 18, nowSigma: 1, readings: 8 },
@@ -81,7 +83,7 @@ describe("a machine that changes water every day", () => {
   });
   test("is set so that what builds up settles at the edge of its band", () => {
     const { auto } = visit(machine, { rates: climbing }).water;
-    const edge = bookOf().bands.find((b) => b.parameter === "nitrate")?.idealHigh ?? Number.NaN;
+    const edge = factsOf().bands.find((b) => b.parameter === "nitrate")?.idealHigh ?? Number.NaN;
     // q = a·V/(limit − Cr): 2 mg/L a day in 200 L, with tap water of 5.
     expect(auto?.litresPerDay).toBeCloseTo(
       Math.ceil((10 * (2 * 200)) / (edge - (tap.chemistry.nitrate ?? Number.NaN))) / 10,
@@ -101,7 +103,7 @@ describe("a machine that changes water every day", () => {
     expect(visit(machine, { chosen: { litres: 30, by: "somebody" } }).water.litres.value).toBe(30);
   });
   test("its new water rides in the van", () => {
-    const reef = bookOf("stony-coral", { autoExchange: { newWaterL: 100, wasteL: 100 } });
+    const reef = factsOf("stony-coral", { autoExchange: { newWaterL: 100, wasteL: 100 } });
     const { load, water } = said(inputOf(reef, { source: mix, readings: [reading("salinity", 35, 0.2)] }));
     expect(water.litres.value).toBe(0);
     expect(load.mixL).toBeCloseTo(water.auto?.fillL ?? Number.NaN, 6);

@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import type { PlanInput, PlanReading, WaterSource } from "../../given/index.ts";
-import { bookOf, inputOf, programmeOf, TODAY } from "../../given/sample.fixture.ts";
+import { factsOf, inputOf, programmeOf, TODAY } from "../../given/sample.fixture.ts";
 import { asksFor, jobOf } from "../../programme/index.ts";
 import {
   type Landmark,
+  type Practice,
   quickStart,
-  type Schools,
   type SwitchGear,
   TANK_KINDS,
-  type TankBook,
+  type TankFacts,
   tankMisfits,
   volumeRelative95,
 } from "../../tank/index.ts";
@@ -70,7 +70,7 @@ const GEAR: readonly SwitchGear[] = [
 ];
 
 /** A tank of any kind, shape and way of working that the forms would accept. */
-export const anyBook: fc.Arbitrary<TankBook> = fc
+const anyBook: fc.Arbitrary<TankFacts> = fc
   .record({
     kind: fc.constantFrom(...TANK_KINDS),
     vessel,
@@ -94,9 +94,9 @@ export const anyBook: fc.Arbitrary<TankBook> = fc
     rates: fc.record({ out: evenly(2, 30), back: evenly(2, 30) }),
   })
   .map((a) => {
-    const facts = quickStart({ kind: a.kind, vessel: a.vessel, sump: false, startedOn: a.started });
+    const usual = quickStart({ kind: a.kind, vessel: a.vessel, sump: false, startedOn: a.started });
     const heightM = vesselHeightM(a.vessel);
-    const { runningLevelM } = facts.display;
+    const { runningLevelM } = usual.display;
     const sumpHeightM = 0.45;
     const sump = a.sump && {
       lengthM: between(0.3, 1.4, a.sump.length),
@@ -109,12 +109,12 @@ export const anyBook: fc.Arbitrary<TankBook> = fc
       weirM: runningLevelM * a.sump.weir,
       pipesL: a.sump.pipes,
     };
-    const schools = {
-      ...facts.schools,
-      how: (a.how === "from-sump" && !sump ? "drain-then-fill" : a.how) as Schools["how"],
-      policy: a.policy as Schools["policy"],
+    const practice = {
+      ...usual.practice,
+      how: (a.how === "from-sump" && !sump ? "drain-then-fill" : a.how) as Practice["how"],
+      policy: a.policy as Practice["policy"],
       share: a.share,
-      heater: (a.heater === "in-sump" && !sump ? "off" : a.heater) as Schools["heater"],
+      heater: (a.heater === "in-sump" && !sump ? "off" : a.heater) as Practice["heater"],
       pumpsAtSiphon: a.pumpsAtSiphon as "on",
       substrate: a.substrate as "bare",
       temperatureMatch: a.temperatureMatch as "exact",
@@ -127,13 +127,13 @@ export const anyBook: fc.Arbitrary<TankBook> = fc
       airMinutes: m.kind === "media" ? 0 : m.airMinutes,
       ...(m.kind === "return" ? { siphonBreak: m.siphonBreak } : {}),
     }));
-    const book: TankBook = {
-      ...bookOf(a.kind),
-      ...facts,
+    const facts: TankFacts = {
+      ...factsOf(a.kind),
+      ...usual,
       ...(sump ? { sump } : {}),
       landmarks,
       gear: GEAR.filter((g) => a.gear.includes(g) || (sump !== null && g === "return")),
-      schools,
+      practice,
       evaporationLPerDay: a.evaporation,
       topUp: a.topUp as "owner",
       startedOn: a.started,
@@ -143,9 +143,9 @@ export const anyBook: fc.Arbitrary<TankBook> = fc
       ...(a.dead === null ? {} : { deadL: 0 }),
       animals: [{ name: "animals", count: 5 }],
     };
-    return book;
+    return facts;
   })
-  .filter((book) => tankMisfits(book).length === 0);
+  .filter((facts) => tankMisfits(facts).length === 0);
 
 /** Waters by the kind they are. */
 const fresh = (
@@ -192,7 +192,7 @@ const reading = fc.record({ read: evenly(0, 1), place: evenly(-0.6, 1.6), method
 /** Any visit of any tank: readings there or missing, water missing or not, each water, each hindrance. */
 export const anyVisit: fc.Arbitrary<PlanInput> = fc
   .record({
-    book: anyBook,
+    facts: anyBook,
     source: fc.nat(20),
     wrong: evenly(0, 1),
     topUp: fc.nat(2),
@@ -205,15 +205,15 @@ export const anyVisit: fc.Arbitrary<PlanInput> = fc
     treated: fc.constantFrom(false, false, false, true),
   })
   .map((a) => {
-    const { book } = a;
-    const waters = book.targetPsu > 0 ? saltWaters(book.targetPsu) : FRESH_WATERS;
+    const { facts } = a;
+    const waters = facts.targetPsu > 0 ? saltWaters(facts.targetPsu) : FRESH_WATERS;
     const wrongly = a.wrong < 0.04;
-    const pool = wrongly ? (book.targetPsu > 0 ? FRESH_WATERS : saltWaters(35)) : waters;
+    const pool = wrongly ? (facts.targetPsu > 0 ? FRESH_WATERS : saltWaters(35)) : waters;
     const source = pool[a.source % pool.length] ?? (pool[0] as WaterSource);
     const topUpSource = (
-      a.topUp === 2 && book.targetPsu === 0 && !wrongly ? source : TOP_UPS[a.topUp % 2]
+      a.topUp === 2 && facts.targetPsu === 0 && !wrongly ? source : TOP_UPS[a.topUp % 2]
     ) as WaterSource;
-    const readings = book.bands.flatMap((band, i): PlanReading[] => {
+    const readings = facts.bands.flatMap((band, i): PlanReading[] => {
       const r = a.readings[i % a.readings.length];
       if (!r || r.read < 0.35) return [];
       const { methods, plausible } = parameterFacts[band.parameter];
@@ -231,7 +231,7 @@ export const anyVisit: fc.Arbitrary<PlanInput> = fc
       ];
     });
     const treatment = { name: "Treatment B", startedOn: "2026-11-20", contactDays: 10, followUpOn: "2026-12-01" };
-    const withTreatment = a.treated ? { ...book, treatment } : book;
+    const withTreatment = a.treated ? { ...facts, treatment } : facts;
     return inputOf(withTreatment, {
       source,
       topUpSource,
@@ -240,19 +240,19 @@ export const anyVisit: fc.Arbitrary<PlanInput> = fc
       lastVisitOn: a.lastVisit,
       litresOnBoard: a.onBoard,
       minutesForWater: a.minutes,
-      tasks: programmeOf(book.kind).filter((t) => asksFor(jobOf(t), book)),
+      tasks: programmeOf(facts.kind).filter((t) => asksFor(jobOf(t), facts)),
       ...(a.chosen === null ? {} : { chosen: { litres: a.chosen * 100, by: "somebody" } }),
     });
   })
   // A level that was read cannot lie under the floor of what falls.
   .filter(
-    ({ book, belowMarkCm }) =>
-      (belowMarkCm ?? 0) / 100 < 0.6 * (book.sump?.runningLevelM ?? book.display.runningLevelM),
+    ({ facts, belowMarkCm }) =>
+      (belowMarkCm ?? 0) / 100 < 0.6 * (facts.sump?.runningLevelM ?? facts.display.runningLevelM),
   )
   // In a saucer a millimetre of the line is percents of its water.
-  .filter(({ book }) => book.display.runningLevelM >= SHALLOWEST_M);
+  .filter(({ facts }) => facts.display.runningLevelM >= SHALLOWEST_M);
 
 /** Relative one-sigma of a tank's net volume, as the planner states it. */
-export const volumeSigma = (book: TankBook): number => volumeRelative95(book) / 1.959964;
+export const volumeSigma = (facts: TankFacts): number => volumeRelative95(facts) / 1.959964;
 
 export type AnyParameter = Parameter;

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { beforeAll, describe, expect, inject, test } from "vitest";
 import { allowedMinutesOf, bringsOf, holdsWater, refillSigmaOf } from "../../change/index.ts";
 import { conditionOf, limitsOfKind, type PlanInput, tankOnDay } from "../../given/index.ts";
+import type { Dosed, DoseProduct, ReagentName } from "../../mixing/index.ts";
 import { gaussian, type Random, seeded } from "../../numeric/index.ts";
 import type { Parameter } from "../../units/index.ts";
 import { sumpVolumeL } from "../../vessel/index.ts";
@@ -24,9 +25,9 @@ const LITRES_SIGMA = 0.03 / 1.959964;
 function asBelieved(input: PlanInput): Truth {
   const tank = tankOnDay(input);
   const values: Partial<Record<Parameter, number>> = {
-    temperature: tank.known.temperature?.value ?? input.book.targetC,
+    temperature: tank.known.temperature?.value ?? input.facts.targetC,
   };
-  if (input.book.targetPsu > 0) values.salinity = tank.known.salinity?.value ?? input.book.targetPsu;
+  if (input.facts.targetPsu > 0) values.salinity = tank.known.salinity?.value ?? input.facts.targetPsu;
   for (const [p, k] of Object.entries(tank.known)) if (k) values[p as Parameter] = k.value;
   const waters = (source: PlanInput["source"]) =>
     Object.fromEntries(
@@ -38,7 +39,7 @@ function asBelieved(input: PlanInput): Truth {
     movedTimes: 1,
     pouredTimes: 1,
     tank: values,
-    source: { ...waters(input.source), ...(input.book.targetPsu > 0 ? { salinity: 0 } : {}) },
+    source: { ...waters(input.source), ...(input.facts.targetPsu > 0 ? { salinity: 0 } : {}) },
     topUp: waters(input.topUpSource),
   };
 }
@@ -59,7 +60,7 @@ function drawn(input: PlanInput, plan: VisitPlan, random: Random): Truth {
   return {
     ...believed,
     missingL: Math.min(mostMissingL(input), Math.max(0, tank.missing.litres + off(tank.missing.sigmaL))),
-    volumeTimes: 1 + off(volumeSigma(input.book)),
+    volumeTimes: 1 + off(volumeSigma(input.facts)),
     movedTimes: 1 + off(LITRES_SIGMA),
     pouredTimes: 1 + off(LITRES_SIGMA),
     tank: values,
@@ -71,7 +72,7 @@ function drawn(input: PlanInput, plan: VisitPlan, random: Random): Truth {
  * Over a sump no more can be missing than stood in its return chamber, and above the wall before it: long before that the
  * pump would have run dry.
  */
-function mostMissingL({ book: { sump } }: PlanInput): number {
+function mostMissingL({ facts: { sump } }: PlanInput): number {
   if (!sump) return Number.POSITIVE_INFINITY;
   const { lengthM, widthM, runningLevelM, returnLengthM = lengthM, baffleM = 0 } = sump;
   const chamberL = returnLengthM * widthM * runningLevelM * 1000;
@@ -86,7 +87,7 @@ const codes = (plan: VisitPlan) => plan.water.reasons.map((r) => r.code);
 function wrongs(input: PlanInput, plan: VisitPlan, outcome: Outcome): string[] {
   const found: string[] = [];
   const { water } = plan;
-  const { book } = input;
+  const { facts } = input;
   const tank = tankOnDay(input);
   const moves = water.litres.value > 0 || water.freshL !== null;
   if (moves && Math.abs(outcome.levelM) > 0.003)
@@ -95,11 +96,11 @@ function wrongs(input: PlanInput, plan: VisitPlan, outcome: Outcome): string[] {
     found.push(`${outcome.drainedL.toFixed(1)} L drained for ${water.litres.value.toFixed(1)}`);
   const warned = codes(plan).includes("overflow");
   for (const flood of outcome.floods) if (!(warned && flood.startsWith("sump"))) found.push(`flood: ${flood}`);
-  for (const [i, mark] of book.landmarks.entries()) {
+  for (const [i, mark] of facts.landmarks.entries()) {
     const minutes = outcome.bareMinutes[i] ?? 0;
     // What stood in air when the tank was found is no matter of the drain; what the pumps leave bare is.
-    const foundM = book.sump ? book.display.runningLevelM : tank.standing.foundM;
-    if (!holdsWater(mark, book) || minutes <= 0 || mark.heightM >= foundM) continue;
+    const foundM = facts.sump ? facts.display.runningLevelM : tank.standing.foundM;
+    if (!holdsWater(mark, facts) || minutes <= 0 || mark.heightM >= foundM) continue;
     if (minutes > allowedMinutesOf(mark) + 0.05)
       found.push(`${mark.name} bare ${minutes.toFixed(1)} of ${allowedMinutesOf(mark)} min`);
     const told = water.exposed.find((e) => e.name === mark.name);
@@ -107,7 +108,7 @@ function wrongs(input: PlanInput, plan: VisitPlan, outcome: Outcome): string[] {
     if (!told || minutes > told.minutes + 0.5 || longer)
       found.push(`${mark.name} bare ${minutes.toFixed(1)} min, told ${told?.minutes.toFixed(1)}`);
   }
-  const day = limitsOfKind(book.kind, input.limits);
+  const day = limitsOfKind(facts.kind, input.limits);
   const before = asBelieved(input).tank;
   const moved = (p: Parameter) => (outcome.after[p] ?? 0) - (before[p] ?? 0);
   const within = (p: Parameter, up: number | null, down = up) => {
@@ -131,6 +132,46 @@ function wrongs(input: PlanInput, plan: VisitPlan, outcome: Outcome): string[] {
   return found;
 }
 
+/** Products whose gifts the executor knows by molar masses of its own. */
+const dosedWith = (id: string, raises: Dosed, reagent: ReagentName | null, strengthLPerMl: number | null) => ({
+  ...{ id, name: id, raises, reagent, strengthLPerMl },
+  ...{ purity: 1, mostADay: null, ownerGives: false },
+});
+const PRODUCTS: readonly DoseProduct[] = [
+  dosedWith("bicarbonate", "alkalinity", "sodium bicarbonate", null),
+  dosedWith("calcium chloride", "calcium", "calcium chloride dihydrate", null),
+  dosedWith("magnesium chloride", "magnesium", "magnesium chloride hexahydrate", null),
+  dosedWith("hardness", "gh", null, 40),
+];
+
+/** Everything that is wrong with the doses of a visit that was carried out. */
+function wrongDoses(input: PlanInput, plan: VisitPlan, { dosed, after, doses }: Outcome): string[] {
+  const day = limitsOfKind(input.facts.kind, input.limits);
+  const most = { alkalinity: day.alkalinityDkh, calcium: day.calciumMgL, magnesium: day.magnesiumMgL, gh: day.ghDgh };
+  const before = asBelieved(input).tank;
+  const found = (plan.corrections ?? []).flatMap((c) => {
+    const [was, changed, is] = [before[c.parameter] ?? 0, after[c.parameter] ?? 0, dosed[c.parameter] ?? 0];
+    const band = input.facts.bands.find((b) => b.parameter === c.parameter);
+    if (!c.ok) return Math.abs(is - changed) > 1e-9 ? [`${c.parameter} is refused and dosed`] : [];
+    const limit = most[c.parameter];
+    return [
+      ...(is <= changed ? [`${c.parameter} is not raised`] : []),
+      ...(is > (band?.idealHigh ?? 0) ? [`${c.parameter} is raised over its band`] : []),
+      ...(limit !== null && is - Math.min(was, changed) > 1.02 * limit
+        ? [`${c.parameter} moved ${(is - Math.min(was, changed)).toFixed(2)} of ${limit}`]
+        : []),
+      ...(Math.abs(is - c.to.value) > 0.01 * c.to.value + 0.02
+        ? [`${c.parameter} ends at ${is}, told ${c.to.value}`]
+        : []),
+    ];
+  });
+  const at = (parameter: Parameter) => doses.find((d) => d.parameter === parameter)?.at;
+  const [magnesium, alkalinity, calcium] = [at("magnesium"), at("alkalinity"), at("calcium")];
+  if (magnesium !== undefined && (alkalinity ?? magnesium) < magnesium) found.push("magnesium is not first");
+  if (magnesium !== undefined && calcium !== undefined) found.push("magnesium and calcium on one visit");
+  return found;
+}
+
 /** What contradicts itself in a plan, whatever the tank. */
 function contradictions(input: PlanInput, plan: VisitPlan): string[] {
   const found: string[] = [];
@@ -151,7 +192,7 @@ function contradictions(input: PlanInput, plan: VisitPlan): string[] {
     found.push("the plan tells of ammonia, the condition does not");
   if (
     codes(plan).includes("within-bands") &&
-    input.book.bands.some((b) => {
+    input.facts.bands.some((b) => {
       const value = tankOnDay(input).known[b.parameter]?.value;
       return value !== undefined && (value > b.idealHigh || value < b.idealLow);
     })
@@ -182,32 +223,36 @@ const CLASSES: Readonly<Record<string, (input: PlanInput) => PlanInput>> = {
   "low, and read": (input) => ({ ...drained(input), belowMarkCm: input.belowMarkCm || 3 }),
   "low, and only assumed": (input) => {
     const low = drained(input);
-    return { ...low, book: { ...low.book, topUp: "technician" }, belowMarkCm: null, lastVisitOn: "2026-11-18" };
+    return { ...low, facts: { ...low.facts, topUp: "technician" }, belowMarkCm: null, lastVisitOn: "2026-11-18" };
   },
   "over a sump": (input) =>
-    input.book.sump ? withHow(input, input.book.schools.how === "from-sump" ? "from-sump" : "drain-then-fill") : input,
+    input.facts.sump
+      ? withHow(input, input.facts.practice.how === "from-sump" ? "from-sump" : "drain-then-fill")
+      : input,
   "in and out together": (input) => withHow(input, "in-and-out"),
 };
 
 const withHow = (input: PlanInput, how: "in-and-out" | "from-sump" | "drain-then-fill"): PlanInput => ({
   ...input,
-  book: {
-    ...input.book,
-    schools: {
-      ...input.book.schools,
+  facts: {
+    ...input.facts,
+    practice: {
+      ...input.facts.practice,
       how,
       policy:
-        input.book.schools.policy === "continuous" && how !== "in-and-out" ? "fixed-share" : input.book.schools.policy,
+        input.facts.practice.policy === "continuous" && how !== "in-and-out"
+          ? "fixed-share"
+          : input.facts.practice.policy,
     },
   },
 });
 
 /** A display without a sump, drained and filled. */
 function drained(input: PlanInput): PlanInput {
-  const { sump: _, ...book } = input.book;
-  const { heater } = book.schools;
+  const { sump: _, ...facts } = input.facts;
+  const { heater } = facts.practice;
   return withHow(
-    { ...input, book: { ...book, schools: { ...book.schools, heater: heater === "in-sump" ? "off" : heater } } },
+    { ...input, facts: { ...facts, practice: { ...facts.practice, heater: heater === "in-sump" ? "off" : heater } } },
     "drain-then-fill",
   );
 }
@@ -216,6 +261,22 @@ function drained(input: PlanInput): PlanInput {
 const DRAWS = 4;
 /** Visits tried for each class: one of two changes water. */
 const TRIED = Math.max(700, Math.round(RUNS / 4));
+
+describe("doses of a plan that is carried out", () => {
+  test("stay in what a day may move and in the band, come to what is told, and never where they are refused", () => {
+    let given = 0;
+    fc.assert(
+      fc.property(anyVisit, (any) => {
+        const input = { ...any, products: PRODUCTS };
+        const plan = planVisit(input);
+        given += (plan.corrections ?? []).filter((c) => c.ok).length;
+        expect(wrongDoses(input, plan, carryOut(input, plan, asBelieved(input)))).toEqual([]);
+      }),
+      { numRuns: RUNS, ...(RUNS <= EVERY_COMMIT ? { seed: 20_261_130 } : {}) },
+    );
+    expect(given).toBeGreaterThan(RUNS / 100);
+  });
+});
 
 describe("a plan that is carried out on a tank with hidden figures", () => {
   const random = seeded(20_261_128);
@@ -233,9 +294,9 @@ describe("a plan that is carried out on a tank with hidden figures", () => {
   /** Carries one plan out on some hidden truths and counts what became of its figures. */
   function tryOut(kind: string, input: PlanInput): void {
     const plan = planVisit(input);
-    if (plan.water.litres.value <= 0 || (kind === "over a sump" && !input.book.sump)) return;
+    if (plan.water.litres.value <= 0 || (kind === "over a sump" && !input.facts.sump)) return;
     const tank = tankOnDay(input);
-    const day = limitsOfKind(input.book.kind, input.limits);
+    const day = limitsOfKind(input.facts.kind, input.limits);
     const most: Partial<Record<Parameter, number | null>> = {
       alkalinity: day.alkalinityDkh,
       calcium: day.calciumMgL,
@@ -317,19 +378,19 @@ const MENDED = 0.2;
 
 /** Whether free ammonia really rose over its limit, at a pH that the waters may really come to. */
 function poisonous(input: PlanInput, plan: VisitPlan, truth: Truth, outcome: Outcome, random: Random): boolean {
-  const { book, source, limits } = input;
-  const salt = book.targetPsu > 0;
-  const ph = truth.tank.ph ?? 6.5 + random() * ((book.bands.find((b) => b.parameter === "ph")?.actHigh ?? 8.6) - 6.5);
+  const { facts, source, limits } = input;
+  const salt = facts.targetPsu > 0;
+  const ph = truth.tank.ph ?? 6.5 + random() * ((facts.bands.find((b) => b.parameter === "ph")?.actHigh ?? 8.6) - 6.5);
   // Between the tank's own and the highest of what the waters could bring it to once they stood.
   const kh = outcome.after.alkalinity ?? 4;
   const highest = Math.max(ph, source.chemistry.ph ?? 7.5, salt || kh <= 0.05 ? ph : 7 + Math.log10(5 * kh));
   const phAfter = ph + random() * (highest - ph);
   const nh3 = (tan: number, p: number, c: number) => {
-    const psu = truth.tank.salinity ?? book.targetPsu;
+    const psu = truth.tank.salinity ?? facts.targetPsu;
     const pKa = psu < 1 ? 0.09018 + 2729.92 / (c + 273.15) : 10.0423 - 0.0315536 * c + 0.003071 * psu;
     return (Math.max(0, tan) / (1 + 10 ** (pKa - p))) * 1.2159;
   };
-  const before = nh3(truth.tank.ammonia ?? 0, ph, truth.tank.temperature ?? book.targetC);
-  const after = nh3(outcome.after.ammonia ?? 0, phAfter, outcome.after.temperature ?? book.targetC);
+  const before = nh3(truth.tank.ammonia ?? 0, ph, truth.tank.temperature ?? facts.targetC);
+  const after = nh3(outcome.after.ammonia ?? 0, phAfter, outcome.after.temperature ?? facts.targetC);
   return after > limits.freeAmmoniaMgL && after > before && plan.water.decision === "change";
 }

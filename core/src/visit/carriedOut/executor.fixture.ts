@@ -1,5 +1,5 @@
 import type { PlanInput } from "../../given/index.ts";
-import type { Landmark, TankBook } from "../../tank/index.ts";
+import type { Landmark, TankFacts } from "../../tank/index.ts";
 import type { Parameter } from "../../units/index.ts";
 import type { VisitPlan } from "../planVisit.ts";
 import { levelAt, litresAt, type Slices, slicesOf } from "./geometry.fixture.ts";
@@ -29,13 +29,28 @@ export interface Outcome {
   readonly floods: readonly string[];
   readonly drainedL: number;
   readonly after: Figures;
-  /** Minutes that each landmark stood in air, by its place in the book; infinite where the water did not come back. */
+  /** The same with what was dosed. */
+  readonly dosed: Figures;
+  /** Doses in the order they went in, each with the minute. */
+  readonly doses: readonly { readonly parameter: Parameter; readonly at: number }[];
+  /** Minutes that each landmark stood in air, by its place among the tank's facts; infinite where the water did not come back. */
   readonly bareMinutes: readonly number[];
   /** Landmarks that the lowest water only touches: a level that ends 3 mm off its line leaves them bare or does not. */
   readonly touched: readonly boolean[];
   /** Minutes from the first litre out to the last litre in. */
   readonly lowMinutes: number;
 }
+
+/**
+ * Milligrams, or degrees times litres, that a gram or millilitre of each product of the tests gives: sodium bicarbonate
+ * 84.007 g/mol with one equivalent of 2.804 dKH, the chlorides 147.01 and 203.30 g/mol with 40.078 and 24.305 g of metal.
+ */
+const GIVES: Readonly<Record<string, number>> = {
+  bicarbonate: (1000 / 84.007) * 2.804,
+  "calcium chloride": (1000 * 40.078) / 147.01,
+  "magnesium chloride": (1000 * 24.305) / 203.3,
+  hardness: 40,
+};
 
 /** What a technician does at the low line, and what is done at the bed: by the steps' ids. */
 const BED: readonly string[] = ["vacuum-sector", "spot-siphon", "deep-sector"];
@@ -61,21 +76,22 @@ interface Moment {
  * @param mends Share of the system that the check of the level at the end puts right, in or out.
  */
 export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends = A_JUG): Outcome {
-  const { book } = input;
+  const { facts } = input;
   const { water } = plan;
-  const tank = new Tank(book, truth);
+  const tank = new Tank(facts, truth);
   const moments: Moment[] = [{ at: 0, outL: 0 }];
+  const doses: { parameter: Parameter; at: number }[] = [];
   let clock = 0;
   let drainEnds = 0;
   const mark = (at: number) => moments.push({ at, outL: tank.outOfDisplayL });
   const bedSteps = plan.steps.filter((s) => BED.includes(s.id) && water.bedL > 0 && water.markOn === "display");
   const bedMinutes = bedSteps.reduce((sum, s) => sum + s.minutes, 0);
   const lineM =
-    water.mark && (water.markOn === "sump" ? (book.sump?.heightM ?? 0) : tank.slices.rimM) - water.mark.value / 100;
+    water.mark && (water.markOn === "sump" ? (facts.sump?.heightM ?? 0) : tank.slices.rimM) - water.mark.value / 100;
   const restBefore = () => (lineM === null ? 0 : tank.litresToLine(water.markOn, lineM));
 
   for (const step of plan.steps) {
-    if (step.off?.includes("return")) tank.pumpsOff();
+    if (step.confirms?.off?.includes("return")) tank.pumpsOff();
     if (step.id === "siphon-start") tank.drainRunning(water.pumpsOnL);
     if (bedSteps.includes(step)) {
       mark(clock);
@@ -86,7 +102,7 @@ export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends 
     }
     if (step.id === "drain" && lineM !== null) {
       const litres = restBefore();
-      const takes = litres / book.drainLPerMinute;
+      const takes = litres / facts.drainLPerMinute;
       mark(clock);
       if (water.markOn === "sump") tank.drainSump(litres);
       else tank.drainDisplay(litres);
@@ -100,7 +116,7 @@ export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends 
       const litres = water.pourL?.value ?? 0;
       mark(clock);
       // Over a sump the display is full before all is poured: the rest runs over the weir.
-      const fullAt = clock + Math.min(tank.outOfDisplayL, litres) / book.refillLPerMinute;
+      const fullAt = clock + Math.min(tank.outOfDisplayL, litres) / facts.refillLPerMinute;
       // What is poured last comes up to the line; what is topped up afterwards goes in by litres.
       // Over a sump the display is filled to its weir again, which is a line too; only what is poured beyond that is by litres.
       if (!tank.lineShows) {
@@ -110,7 +126,7 @@ export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends 
       } else if (water.freshL) tank.pour(litres * truth.pouredTimes, sourceOf(truth, water));
       else tank.fillToLine(sourceOf(truth, water), water.leftLowCm);
       mark(fullAt);
-      clock += litres / book.refillLPerMinute;
+      clock += litres / facts.refillLPerMinute;
       mark(clock);
       continue;
     }
@@ -127,7 +143,12 @@ export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends 
       mark(clock);
       continue;
     }
-    if (step.on?.includes("return")) tank.pumpsOn();
+    const dose = plan.corrections?.find((c) => c.ok && step.id === `dose-${c.parameter}`);
+    if (dose?.ok) {
+      tank.dose(dose.parameter, dose.amount.value * (GIVES[dose.product.id] ?? 0));
+      doses.push({ parameter: dose.parameter, at: clock });
+    }
+    if (step.confirms?.on?.includes("return")) tank.pumpsOn();
     // A level that is checked at the end is put right with the tank's own top-up water.
     if (step.id === "verify" && tank.lineShows) tank.mendLevel(topUpOf(truth, water), water.leftLowCm, mends);
     clock += step.minutes;
@@ -138,8 +159,10 @@ export function carryOut(input: PlanInput, plan: VisitPlan, truth: Truth, mends 
     floods: tank.floods,
     drainedL: tank.drainedL,
     after: tank.figures(),
-    bareMinutes: book.landmarks.map((l) => bareMinutes(l, tank, moments)),
-    touched: book.landmarks.map(({ heightM }) => {
+    dosed: tank.figuresWithDoses(),
+    doses,
+    bareMinutes: facts.landmarks.map((l) => bareMinutes(l, tank, moments)),
+    touched: facts.landmarks.map(({ heightM }) => {
       const outL = Math.max(0, ...moments.map((m) => m.outL));
       return outL > tank.litresDownTo(heightM + LINE_M) && outL < tank.litresDownTo(heightM - LINE_M);
     }),
@@ -185,15 +208,16 @@ class Tank {
   private sumpL = 0;
   private volumeL: number;
   private readonly grams = new Map<Parameter, number>();
-  private readonly book: TankBook;
+  private readonly poured = new Map<Parameter, number>();
+  private readonly facts: TankFacts;
   private readonly times: number;
   private readonly startM: number;
 
-  constructor(book: TankBook, truth: Truth) {
-    this.book = book;
+  constructor(facts: TankFacts, truth: Truth) {
+    this.facts = facts;
     this.times = truth.movedTimes;
-    this.slices = slicesOf(book);
-    const { display, sump } = book;
+    this.slices = slicesOf(facts);
+    const { display, sump } = facts;
     const fullL =
       litresAt(this.slices, display.runningLevelM) + (sump ? this.sumpLitres(sump.runningLevelM) + sump.pipesL : 0);
     this.volumeL = fullL * truth.volumeTimes - truth.missingL;
@@ -204,15 +228,15 @@ class Tank {
       this.displayM = levelAt(this.slices, litresAt(this.slices, display.runningLevelM) - truth.missingL / this.times);
     for (const [parameter, value] of Object.entries(truth.tank) as [Parameter, number][])
       this.grams.set(parameter, value * this.volumeL);
-    const outlets = book.landmarks.filter((m) => m.kind === "return" && !m.siphonBreak).map((m) => m.heightM);
-    const deepest = Math.min(book.sump?.weirM ?? this.displayM, ...outlets.filter((h) => h < display.runningLevelM));
+    const outlets = facts.landmarks.filter((m) => m.kind === "return" && !m.siphonBreak).map((m) => m.heightM);
+    const deepest = Math.min(facts.sump?.weirM ?? this.displayM, ...outlets.filter((h) => h < display.runningLevelM));
     this.startM = sump ? Math.min(display.runningLevelM, deepest) : this.displayM;
     this.whatIfPumpsStop("on arrival");
   }
 
   /** Geometric litres of the sump with its return chamber at a level. */
   private sumpLitres(levelM: number): number {
-    const { sump } = this.book;
+    const { sump } = this.facts;
     if (!sump) return 0;
     const own = sump.widthM * (sump.returnLengthM ?? sump.lengthM / 3);
     const others = sump.lengthM * sump.widthM - own;
@@ -221,7 +245,7 @@ class Tank {
 
   /** Level of the return chamber, m, by search. */
   private get sumpM(): number {
-    const { sump } = this.book;
+    const { sump } = this.facts;
     if (!sump) return 0;
     let [low, high] = [-1, sump.heightM * 2];
     while (high - low > 1e-7) {
@@ -245,28 +269,28 @@ class Tank {
     // Over a sump with the pumps on the display does not fall: then the line is only reached once they stop.
     return Math.max(
       0,
-      this.between(Math.min(this.displayM, this.running && this.book.sump ? this.startM : this.displayM), lineM),
+      this.between(Math.min(this.displayM, this.running && this.facts.sump ? this.startM : this.displayM), lineM),
     );
   }
 
   private runBackL(): number {
-    const { sump } = this.book;
+    const { sump } = this.facts;
     return sump && this.running ? this.between(this.displayM, Math.min(this.displayM, this.startM)) + sump.pipesL : 0;
   }
 
   private capacityL(): number {
-    const { sump } = this.book;
+    const { sump } = this.facts;
     return sump ? sump.lengthM * sump.widthM * sump.heightM * 1000 * this.times : 0;
   }
 
   whatIfPumpsStop(when: string): void {
-    const { sump } = this.book;
+    const { sump } = this.facts;
     if (sump && this.running && this.sumpL + this.runBackL() > this.capacityL() + 1e-6)
       this.floods.push(`sump, pumps stop ${when}`);
   }
 
   pumpsOff(): void {
-    const { sump } = this.book;
+    const { sump } = this.facts;
     if (!this.running) return;
     this.sumpL += this.runBackL();
     this.running = false;
@@ -276,7 +300,7 @@ class Tank {
   }
 
   pumpsOn(): void {
-    const { sump, display } = this.book;
+    const { sump, display } = this.facts;
     if (this.running) return;
     this.running = true;
     if (!sump) return;
@@ -308,11 +332,12 @@ class Tank {
   drainSump(litres: number): void {
     this.sumpL -= litres;
     this.take(litres);
-    if (this.book.sump && this.sumpM < this.book.sump.lowestLevelM - 1e-3 && this.running) this.floods.push(DRAWS_AIR);
+    if (this.facts.sump && this.sumpM < this.facts.sump.lowestLevelM - 1e-3 && this.running)
+      this.floods.push(DRAWS_AIR);
   }
 
   drainDisplay(litres: number): void {
-    if (this.running && this.book.sump) {
+    if (this.running && this.facts.sump) {
       // The pump keeps the display at its weir: the sump falls instead.
       this.drainRunning(litres);
       return;
@@ -324,7 +349,7 @@ class Tank {
 
   pour(litres: number, figures: Figures): void {
     this.add(litres, figures);
-    const { sump } = this.book;
+    const { sump } = this.facts;
     if (sump && this.running) {
       this.sumpL += litres;
       return;
@@ -346,11 +371,11 @@ class Tank {
 
   /** Whether the fill line can be read: over a sump only while the return runs. */
   get lineShows(): boolean {
-    return !this.book.sump || this.running;
+    return !this.facts.sump || this.running;
   }
 
   private shortOfLineL(lowCm: number): number {
-    const { display, sump } = this.book;
+    const { display, sump } = this.facts;
     if (sump) return this.sumpLitres(sump.runningLevelM - lowCm / 100) * this.times - this.sumpL;
     return this.between(display.runningLevelM - lowCm / 100, this.displayM);
   }
@@ -366,14 +391,14 @@ class Tank {
     if (Math.abs(short) > most * this.volumeL) return;
     if (short > 0) this.pour(short, figures);
     else {
-      if (this.book.sump) this.sumpL += short;
+      if (this.facts.sump) this.sumpL += short;
       else this.displayM = levelAt(this.slices, litresAt(this.slices, this.displayM) + short / this.times);
       this.take(-short);
     }
   }
 
   levelErrorM(lowCm: number): number {
-    const { display, sump } = this.book;
+    const { display, sump } = this.facts;
     return sump
       ? this.sumpM - (sump.runningLevelM - lowCm / 100)
       : this.displayM - (display.runningLevelM - lowCm / 100);
@@ -381,7 +406,7 @@ class Tank {
 
   /** In and out together, part by part: as much of the mixed water leaves as new water comes; what does not mix does at the end. */
   exchange(litres: number, figures: Figures): void {
-    const dead = Math.min(this.book.deadL ?? 0, this.volumeL / 2);
+    const dead = Math.min(this.facts.deadL ?? 0, this.volumeL / 2);
     const mixing = this.volumeL - dead;
     const part = litres / EXCHANGE_PARTS;
     for (const [p, g] of this.grams) {
@@ -392,6 +417,15 @@ class Tank {
       this.grams.set(p, c * mixing + c0 * dead);
     }
     this.drainedL += litres;
+  }
+
+  dose(parameter: Parameter, milligrams: number): void {
+    this.poured.set(parameter, (this.poured.get(parameter) ?? 0) + milligrams);
+  }
+
+  figuresWithDoses(): Figures {
+    const of = (p: Parameter, g: number) => [p, (g + (this.poured.get(p) ?? 0)) / this.volumeL];
+    return Object.fromEntries([...this.grams].map(([p, g]) => of(p, g)));
   }
 
   figures(): Figures {

@@ -1,8 +1,8 @@
-import type { TankBook } from "../../tank/index.ts";
+import type { TankFacts } from "../../tank/index.ts";
 import type { Vessel } from "../../vessel/index.ts";
 
 /** Area of a vessel's water at a height, m²: the school formula of each shape. Nothing of the planner's own geometry. */
-export function areaM2(v: Vessel, h: number): number {
+function areaM2(v: Vessel, h: number): number {
   switch (v.shape) {
     case "box":
       return v.lengthM * v.widthM;
@@ -62,7 +62,7 @@ export interface Slices {
 }
 
 /** Adds up a display's net water slice by slice: the glass, less the bed's grains, less the rock spread over its height. */
-export function slicesOf({ display }: Pick<TankBook, "display">): Slices {
+export function slicesOf({ display }: Pick<TankFacts, "display">): Slices {
   const { vessel, substrate, substrateDepthM, rockKg, rockTopM, runningLevelM, measuredNetL } = display;
   const rim = rimM(vessel);
   const stepM = rim / SLICES;

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { tankFields } from "../book/schoolFields.fixture.ts";
+import { tankFields } from "../desk/practiceFields.fixture.ts";
 import type { PlanInput, WaterSource } from "../given/index.ts";
-import { bookOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
-import { schooled, type TankBook, type TankKind } from "../tank/index.ts";
+import { factsOf, inputOf, mix, reading, tap } from "../given/sample.fixture.ts";
+import { practised, type TankFacts, type TankKind } from "../tank/index.ts";
 import { said } from "./said.fixture.ts";
 
-/** Every choice of a school, as the desk offers it. */
-const choices = (school: keyof TankBook["schools"]): string[] => tankFields.get(`schools.${school}`) ?? [];
+/** Every choice of a way, as the desk offers it. */
+const choices = (way: keyof TankFacts["practice"]): string[] => tankFields.get(`practice.${way}`) ?? [];
 
 const sump = {
   lengthM: 0.8,
@@ -18,9 +18,9 @@ const sump = {
   weirM: 0.38,
 };
 
-/** A tank on which a school has something to decide, with the rest of its day the same. */
-function input(kind: TankKind, book: Partial<TankBook> = {}, more: Partial<PlanInput> = {}): PlanInput {
-  const base = bookOf(kind, { gear: ["skimmer", "heater", "return"], ...book });
+/** A tank on which a way has something to decide, with the rest of its day the same. */
+function input(kind: TankKind, facts: Partial<TankFacts> = {}, more: Partial<PlanInput> = {}): PlanInput {
+  const base = factsOf(kind, { gear: ["skimmer", "heater", "return"], ...facts });
   return inputOf(base, {
     readings: [reading("temperature", 25), reading("nitrate", 18), reading("salinity", 34)],
     tasks: inputOf(base).tasks.map((t) => ({ ...t, lastDoneOn: "2026-05-01" })),
@@ -28,25 +28,25 @@ function input(kind: TankKind, book: Partial<TankBook> = {}, more: Partial<PlanI
   });
 }
 
-const withSchool = (of: PlanInput, school: string, choice: unknown): PlanInput => ({
+const withPractice = (of: PlanInput, way: string, choice: unknown): PlanInput => ({
   ...of,
-  book: { ...of.book, schools: { ...of.book.schools, [school]: choice } },
+  facts: { ...of.facts, practice: { ...of.facts.practice, [way]: choice } },
 });
 
 /** What a technician would see of a plan. */
 function seen(of: PlanInput): string {
   const { steps, water, kit, minutes, load } = said(of);
-  return JSON.stringify({ steps, water, kit, minutes, load, bands: schooled(of.book).bands });
+  return JSON.stringify({ steps, water, kit, minutes, load, bands: practised(of.facts).bands });
 }
 
-/** Where each school has something to decide. */
-const rows: readonly [school: keyof TankBook["schools"], PlanInput][] = [
+/** Where each way has something to decide. */
+const rows: readonly [way: keyof TankFacts["practice"], PlanInput][] = [
   ["policy", input("marine-fish", { sump })],
   ["how", input("jellyfish", { sump })],
   ["feeding", input("soft-coral")],
   ["pumpsAtSiphon", input("stony-coral", { sump })],
   ["panels", input("community")],
-  ["substrate", input("community", { display: { ...bookOf().display, substrate: "gravel", substrateDepthM: 0.05 } })],
+  ["substrate", input("community", { display: { ...factsOf().display, substrate: "gravel", substrateDepthM: 0.05 } })],
   ["heater", input("soft-coral", { sump })],
   ["outside", input("planted")],
   ["media", input("soft-coral")],
@@ -58,23 +58,23 @@ const rows: readonly [school: keyof TankBook["schools"], PlanInput][] = [
   ["saltAge", input("soft-coral")],
   ["acidSoak", input("marine-fish", { sump })],
   // Nothing is changed on this day: the nitrate is right, and the tank is changed only when a reading asks for it.
-  ["fertiliser", withSchool(input("planted"), "policy", "test-led")],
+  ["fertiliser", withPractice(input("planted"), "policy", "test-led")],
 ];
 
-describe("each school changes the plan, the order or the bands", () => {
-  for (const [school, of] of rows) {
-    const all = choices(school);
-    test(`${school}: ${all.length} choices, no two alike where only the choice differs`, () => {
+describe("each way changes the plan, the order or the bands", () => {
+  for (const [way, of] of rows) {
+    const all = choices(way);
+    test(`${way}: ${all.length} choices, no two alike where only the choice differs`, () => {
       expect(all.length).toBeGreaterThan(1);
-      const plans = all.map((choice) => seen(withSchool(of, school, choice)));
+      const plans = all.map((choice) => seen(withPractice(of, way, choice)));
       for (const [i, a] of plans.entries())
         for (const [j, b] of plans.entries())
           if (i < j) expect(a === b, `${all[i]} and ${all[j]} give the same`).toBe(false);
     });
   }
-  test("every school that the desk offers stands above", () => {
-    const offered = [...tankFields.keys()].map((key) => key.slice("schools.".length));
-    expect(rows.map(([school]) => school).sort()).toEqual(offered.sort());
+  test("every way that the desk offers stands above", () => {
+    const offered = [...tankFields.keys()].map((key) => key.slice("practice.".length));
+    expect(rows.map(([way]) => way).sort()).toEqual(offered.sort());
   });
   test("water: tap, purified, remineralised, from the sea and ready-made give five plans", () => {
     const sources: WaterSource[] = [
@@ -89,29 +89,33 @@ describe("each school changes the plan, the order or the bands", () => {
   });
 });
 
-describe("what a school says", () => {
+describe("what a way says", () => {
   const steps = (of: PlanInput) => said(of).steps;
   const at = (of: PlanInput, id: string) => steps(of).findIndex((s) => s.id === id);
   test("clean media goes in before the flow comes back, or after the cloud has gone", () => {
     const of = input("soft-coral");
-    const before = withSchool(of, "mediaWhen", "before-cloud");
+    const before = withPractice(of, "mediaWhen", "before-cloud");
     expect(at(before, "floss")).toBeLessThan(at(before, "power-up"));
-    const after = withSchool(of, "mediaWhen", "after-cloud");
+    const after = withPractice(of, "mediaWhen", "after-cloud");
     expect(at(after, "floss")).toBeGreaterThan(at(after, "power-up"));
   });
   test("media that is swapped every three days asks for as many pieces until the next visit", () => {
-    const of = withSchool(input("soft-coral"), "media", "every-2-3-days");
+    const of = withPractice(input("soft-coral"), "media", "every-2-3-days");
     // Seven days to the next visit: one now, and two that the owner swaps.
     expect(steps(of).find((s) => s.id === "floss")?.kit).toEqual(["floss, 3"]);
-    expect(at(withSchool(of, "media", "none"), "floss")).toBe(-1);
+    expect(at(withPractice(of, "media", "none"), "floss")).toBe(-1);
   });
   test("bubbles are barred for jellyfish and seahorses whatever is chosen", () => {
     for (const kind of ["jellyfish", "seahorse"] as const)
-      expect(at(withSchool(input(kind), "bubbles", "on-purpose"), "bubbles")).toBe(-1);
-    expect(at(withSchool(input("soft-coral"), "bubbles", "on-purpose"), "bubbles")).toBeGreaterThan(0);
+      expect(at(withPractice(input(kind), "bubbles", "on-purpose"), "bubbles")).toBe(-1);
+    expect(at(withPractice(input("soft-coral"), "bubbles", "on-purpose"), "bubbles")).toBeGreaterThan(0);
   });
   test("cooler water leaves the tank at its floor, not under it", () => {
-    const of = withSchool(input("community", {}, { source: { ...tap, coldC: 5 } }), "temperatureMatch", "above-floor");
+    const of = withPractice(
+      input("community", {}, { source: { ...tap, coldC: 5 } }),
+      "temperatureMatch",
+      "above-floor",
+    );
     const { water } = said(of);
     const share = water.share.value;
     const refill = water.refillC?.value ?? Number.NaN;
@@ -121,13 +125,13 @@ describe("what a school says", () => {
   });
   test("the lower salinity is 1.022 to 1.024 at 25/25, for fish alone", () => {
     // 33.19 PSU is 1.025 as 25/25 (EOS-80); a thousandth is about 1.3 PSU, so the band lies below it.
-    const book = schooled(withSchool(input("marine-fish"), "salinity", "lower").book);
-    const band = book.bands.find((b) => b.parameter === "salinity");
+    const facts = practised(withPractice(input("marine-fish"), "salinity", "lower").facts);
+    const band = facts.bands.find((b) => b.parameter === "salinity");
     expect(Math.abs((band?.idealHigh ?? 0) - (33.19 - 1.31))).toBeLessThan(0.15);
     expect(Math.abs((band?.idealLow ?? 0) - (33.19 - 3 * 1.31))).toBeLessThan(0.15);
-    expect(book.targetPsu).toBeGreaterThan(band?.idealLow ?? 99);
-    expect(schooled(book)).toEqual(book);
-    const reef = withSchool(input("soft-coral"), "salinity", "lower").book;
-    expect(schooled(reef)).toBe(reef);
+    expect(facts.targetPsu).toBeGreaterThan(band?.idealLow ?? 99);
+    expect(practised(facts)).toEqual(facts);
+    const reef = withPractice(input("soft-coral"), "salinity", "lower").facts;
+    expect(practised(reef)).toBe(reef);
   });
 });
