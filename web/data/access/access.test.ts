@@ -2,18 +2,18 @@ import { addDays } from "@keel-round/core/calendar";
 import { and, eq, gte } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, scopeOf } from "../../../tools/testing/world.ts";
-import { auth } from "../auth";
-import { db } from "../connection";
-import { loadRound } from "../round";
+import { db } from "../database/connection";
+import { loadRound } from "../round/round";
 import { account, job, operation, person, session, stop, user, verification, visit } from "../schema";
-import { type Scope, scopeOf as scopeOfRequest, scopeOfUser } from "../scope";
 import { addStop } from "../series/stops";
-import { clientsInSight } from "../sight";
 import { clientAddress, trustedProxies } from "./address";
+import { auth } from "./auth";
 import { askForEntry, makeEntry } from "./entry";
 import { isCommon } from "./passwords";
 import { changeRole, invitePerson, leave, listPeople, mailAgain } from "./people";
+import { type Scope, scopeOf as scopeOfRequest, scopeOfUser } from "./scope";
 import { deviceName, endOthers, endSession, wayIn } from "./sessions";
+import { clientsInSight } from "./sight";
 import { sayWait } from "./signIn";
 import { failedTries, noteTry, secondsToWait, waitMs } from "./tries";
 
@@ -94,14 +94,14 @@ describe("a person who is added", () => {
     const { email } = await invited();
     const again = { name: "X", email: email.toUpperCase(), role: "technician" as const, clientId: null };
     await expect(invitePerson(maud, again, when())).rejects.toMatchObject({ fields: { email: [expect.any(String)] } });
-    const elsewhere = { name: "X", email: address(), role: "owner" as const, clientId: crypto.randomUUID() };
+    const elsewhere = { name: "X", email: address(), role: "tankOwner" as const, clientId: crypto.randomUUID() };
     await expect(invitePerson(maud, elsewhere, when())).rejects.toMatchObject(notFound);
     expect(await db().select().from(user).where(eq(user.email, elsewhere.email))).toEqual([]);
   });
 
   test("as an owner of tanks comes in by a link that works once, without a password", async () => {
     const owner = await scopeOf(businessId, "Dr.");
-    const input = { name: "Asa Ilves", email: address(), role: "owner" as const, clientId: owner.clientId };
+    const input = { name: "Asa Ilves", email: address(), role: "tankOwner" as const, clientId: owner.clientId };
     const { personId } = await invitePerson(maud, input, when());
     const [row] = await db().select().from(person).where(eq(person.id, personId));
     const entry = await makeEntry(row?.userId ?? "");
@@ -112,7 +112,7 @@ describe("a person who is added", () => {
     expect(answer.headers.get("location")).toMatch(/\/tanks$/);
     expect(await scopeOfRequest(new Headers({ cookie: cookieOf(answer) }))).toMatchObject({
       personId,
-      role: "owner",
+      role: "tankOwner",
       clientId: owner.clientId,
     });
     const second = await auth().handler(new Request(url));

@@ -1,9 +1,9 @@
 import { randomBytes } from "node:crypto";
 import { and, count, eq, gte, sql } from "drizzle-orm";
-import { auth } from "../auth";
-import { db } from "../connection";
-import { enqueue } from "../jobs";
+import { db } from "../database/connection";
+import { enqueue } from "../database/enqueue";
 import { account, business, job, person, user } from "../schema";
+import { auth } from "./auth";
 
 /** How long a mailed way in may be used. */
 const INVITE_MS = 7 * 86_400_000;
@@ -46,7 +46,7 @@ export async function makeEntry(userId: string): Promise<EntryMail | null> {
   const { internalAdapter } = await auth().$context;
   const token = randomBytes(24).toString("base64url");
   const until = (ms: number) => new Date(Date.now() + ms);
-  if (row.person.role === "owner") {
+  if (row.person.role === "tankOwner") {
     await internalAdapter.createVerificationValue({
       identifier: `magic-link:${token}`,
       value: JSON.stringify({ type: "magic-link", email: row.user.email, name: row.user.name }),

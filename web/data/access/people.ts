@@ -1,14 +1,15 @@
 import { METRIC } from "@keel-round/core/units";
+import { EVERY_DAY, type Knows } from "@keel-round/core/weeks";
 import { and, asc, count, eq, gte, isNotNull, isNull, ne, or } from "drizzle-orm";
 import { z } from "zod";
-import { db } from "../connection";
-import { notFound, Refused } from "../define";
-import { newId } from "../ids";
-import { enqueue } from "../jobs";
+import { db } from "../database/connection";
+import { enqueue } from "../database/enqueue";
+import { newId } from "../database/ids";
+import { inTransaction, type Queries } from "../database/transaction";
 import { account, client, member, person, series, session, site, stop, user } from "../schema";
-import type { Role, Scope } from "../scope";
-import { inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
+import { notFound, Refused } from "./define";
+import type { Role, Scope } from "./scope";
+import type { When } from "./when";
 
 /** Minutes of a working day and kilograms of a van, until somebody says otherwise. */
 const USUAL_DAY = { dayStartMinute: 8 * 60, dayEndMinute: 17 * 60, vanKg: 400 };
@@ -19,10 +20,10 @@ export const InviteSchema = z
   .object({
     name: z.string().trim().min(1, "Enter the person's name.").max(120, "Enter at most 120 characters."),
     email: z.email("Enter an e-mail address, such as name@firm.example.").max(190, "Enter at most 190 characters."),
-    role: z.enum(["office", "lead", "technician", "owner"], "Choose what they do."),
+    role: z.enum(["office", "lead", "technician", "tankOwner"], "Choose what they do."),
     clientId: z.uuid("Choose whose tanks they own.").nullable(),
   })
-  .refine((i) => i.role !== "owner" || i.clientId !== null, {
+  .refine((i) => i.role !== "tankOwner" || i.clientId !== null, {
     path: ["clientId"],
     message: "Choose whose tanks they own.",
   });
@@ -40,6 +41,16 @@ export interface PersonLine {
   /** Whether they have set a password: an owner of tanks comes in by mailed links and needs none. */
   readonly hasPassword: boolean;
   readonly left: boolean;
+  readonly work: {
+    readonly dayStartMinute: number;
+    readonly dayEndMinute: number;
+    readonly vanKg: number;
+    readonly vanL: number | null;
+    readonly vanBarrels: number | null;
+    readonly workdays: readonly number[];
+    /** Null: all there is. */
+    readonly knows: readonly Knows[] | null;
+  };
 }
 
 /** A series, or a planned visit beside it, that somebody drives who left: it has to be handed over. */
@@ -76,6 +87,15 @@ export async function listPeople(
       clientName,
       hasPassword: password !== null,
       left: p.leftAt !== null,
+      work: {
+        dayStartMinute: p.dayStartMinute,
+        dayEndMinute: p.dayEndMinute,
+        vanKg: p.vanKg,
+        vanL: p.vanL,
+        vanBarrels: p.vanBarrels,
+        workdays: p.workdays ?? EVERY_DAY,
+        knows: p.knows ?? null,
+      },
     })),
     orphans: await leftBehind(scope, today),
   };
@@ -137,7 +157,7 @@ export async function invitePerson(
       throw new Refused(409, "taken", "This address signs somebody in already.", {
         email: ["This address signs somebody in already: enter another one."],
       });
-    if (input.role === "owner") await requireClient(tx, scope, input.clientId);
+    if (input.role === "tankOwner") await requireClient(tx, scope, input.clientId);
     const [userId, personId] = [newId(), newId()];
     await tx.insert(user).values({
       id: userId,
@@ -159,7 +179,7 @@ export async function invitePerson(
       id: personId,
       businessId: scope.businessId,
       userId,
-      clientId: input.role === "owner" ? input.clientId : null,
+      clientId: input.role === "tankOwner" ? input.clientId : null,
       name: input.name,
       role: input.role,
       units: METRIC,
@@ -196,7 +216,7 @@ export async function changeRole(scope: Scope, input: z.infer<typeof RoleSchema>
   await inTransaction(async (tx) => {
     const row = await personOf(tx, scope, input.personId);
     if (row.leftAt) throw new Refused(409, "left", `${row.name} has left.`);
-    if (row.role === "owner") throw new Refused(409, "owner", `${row.name} owns tanks and does not work here.`);
+    if (row.role === "tankOwner") throw new Refused(409, "owner", `${row.name} owns tanks and does not work here.`);
     if (row.role === "office" && input.role !== "office") await requireOtherOffice(tx, scope, row.id);
     await tx.update(person).set({ role: input.role }).where(eq(person.id, row.id));
   });

@@ -1,10 +1,10 @@
 import Bowser from "bowser";
 import { and, desc, eq, gt, ne } from "drizzle-orm";
-import { sessionOf } from "../auth";
-import { db } from "../connection";
-import { notFound } from "../define";
+import { db } from "../database/connection";
 import { person, session, user } from "../schema";
-import type { Scope } from "../scope";
+import { sessionOf } from "./auth";
+import { notFound } from "./define";
+import type { Scope } from "./scope";
 import { type FailedTries, failedTries } from "./tries";
 
 /** Failed tries are told for so long. */

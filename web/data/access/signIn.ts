@@ -1,7 +1,9 @@
 import { z } from "zod";
-import { auth } from "../auth";
-import { readBytes } from "../body";
+import { db } from "../database/connection";
+import { isBusy } from "../database/transaction";
 import { addressOf } from "./address";
+import { auth } from "./auth";
+import { readBytes } from "./body";
 import { noteTry, secondsToWait } from "./tries";
 
 const CredentialsSchema = z.object({ email: z.string().max(190), password: z.string().max(200) });
@@ -24,6 +26,36 @@ export async function signInGuarded(request: Request): Promise<Response> {
   if (answer.status === 200 || answer.status === 401) await noteTry(tried, answer.status === 200);
   return answer;
 }
+
+/**
+ * What the sign-in library answers, or that the server is busy where the database cannot be had meanwhile: the library says 500
+ * and hides why.
+ */
+export async function orBusy(answer: () => Promise<Response>): Promise<Response> {
+  try {
+    const given = await answer();
+    return given.status === 500 && (await isAway()) ? busy() : given;
+  } catch (error) {
+    if (isBusy(error)) return busy();
+    throw error;
+  }
+}
+
+async function isAway(): Promise<boolean> {
+  try {
+    await db().execute("select 1");
+    return false;
+  } catch (error) {
+    if (isBusy(error)) return true;
+    throw error;
+  }
+}
+
+const busy = (): Response =>
+  Response.json(
+    { code: "busy", message: "The server is busy. Nothing was kept; try again in a moment.", fields: {} },
+    { status: 503, headers: { "content-type": "application/problem+json", "cache-control": "no-store" } },
+  );
 
 async function bodyOf(request: Request): Promise<unknown> {
   const bytes = await readBytes(request, MOST_BYTES, "A sign-in");

@@ -1,6 +1,6 @@
 import { and, desc, eq, gte, sql } from "drizzle-orm";
-import { db } from "../connection";
-import { newId } from "../ids";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
 import { signInTry } from "../schema";
 
 const SECOND = 1000;

@@ -5,17 +5,17 @@ import fc from "fast-check";
 import { beforeAll, describe, expect, test } from "vitest";
 import { z } from "zod";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
-import { beginBusiness } from "../begin";
-import { lookAtCodes } from "../book/codes";
-import { listRecords } from "../book/lists";
-import { changeRecord } from "../book/records";
-import { db } from "../connection";
+import { type Scope, scopeOfUser } from "../access/scope";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
+import { lookAtCodes } from "../desk/codes";
+import { listRecords } from "../desk/lists";
+import { changeRecord } from "../desk/records";
 import { find } from "../find/find";
-import { newId } from "../ids";
+import { beginBusiness } from "../firm/begin";
 import { photoStore } from "../photos/store";
-import { business, client, person, photo, site, tankKind, tankStatus } from "../schema";
-import { type Scope, scopeOfUser } from "../scope";
-import { loadTank } from "../tanks";
+import { business, client, person, photo, site, tank, tankKind, tankStatus } from "../schema";
+import { loadTank } from "../tanks/tanks";
 import { idMap, mapIds } from "./ids";
 import { readArchive } from "./read";
 import { ARCHIVED_NAMES, ArchiveSchema } from "./tables";
@@ -138,15 +138,23 @@ describe("an archive", () => {
     const without = (rows: Record<string, unknown>[], ...keys: string[]) =>
       rows.map((r) => Object.fromEntries(Object.entries(r).filter(([key]) => !keys.includes(key))));
     const { tankKind: _k, photo: _p, firmJob: _j, ...tables } = rest.tables;
+    // Ways of working had another name.
+    const schooled = ({ facts, ...row }: { facts: { practice: unknown } }) => {
+      const { practice, ...others } = facts;
+      return { ...row, facts: { ...others, schools: practice } };
+    };
     const asItWas = JSON.stringify({
       ...rest,
       version: 1,
       tables: {
         ...tables,
         client: without(tables.client, "contacts"),
+        tank: tables.tank.map(schooled),
         equipment: without(tables.equipment, "meterHours", "meterOn"),
         source: without(tables.source, "siteId", "version", "archivedAt"),
-        person: without(tables.person, "vanKit", "pace"),
+        person: without(tables.person, "vanKit", "pace").map((p) =>
+          p.role === "tankOwner" ? { ...p, role: "owner" } : p,
+        ),
         task: without(tables.task, "cadence", "performer", "minutes", "pin", "plannedOn"),
       },
     });
@@ -155,6 +163,11 @@ describe("an archive", () => {
     const kinds = await db().select().from(tankKind).where(eq(tankKind.businessId, other.businessId));
     expect(kinds).toHaveLength(15);
     expect((await db().select().from(client).where(eq(client.businessId, other.businessId)))[0]?.contacts).toEqual([]);
+    const ways = async (scope: typeof other) =>
+      (await db().select().from(tank).where(eq(tank.businessId, scope.businessId)))
+        .map((t) => JSON.stringify([t.name, t.facts.practice]))
+        .sort();
+    expect(await ways(other)).toEqual(await ways(maud));
   });
   test("is begun again with its file where the database has to be asked again", async () => {
     const other = await emptyBusiness();
@@ -220,7 +233,7 @@ describe("a file that is not right", () => {
     ["cut in half", (w) => w.slice(0, w.length / 2), "not-whole"],
     ["cut before its last brackets", (w) => w.slice(0, -5), "not-whole"],
     ["of another format", (w) => w.replace("keel-round-archive", "something-else"), "not-archive"],
-    ["of a later version", (w) => w.replace('"version":5', '"version":99'), "version"],
+    ["of a later version", (w) => w.replace(/"version":\d+/, '"version":99'), "version"],
     [
       "with a row that points at nothing",
       (w) => w.replace(/"siteId":"[0-9a-f-]{36}"/, `"siteId":"${newId()}"`),

@@ -4,20 +4,20 @@ import { JSONParser } from "@streamparser/json-node";
 import { count, eq } from "drizzle-orm";
 import type { MySqlTable } from "drizzle-orm/mysql-core";
 import type { z } from "zod";
-import { fillKinds } from "../book/kinds";
-import { db } from "../connection";
-import { notFound, Refused } from "../define";
+import { notFound, Refused } from "../access/define";
+import type { Scope } from "../access/scope";
+import { encrypt, openUnder } from "../access/secrets";
+import type { When } from "../access/when";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
+import { driverError, inTransaction, type Queries } from "../database/transaction";
+import { fillKinds } from "../desk/kinds";
 import { writeEntries } from "../find/entries";
-import { newId } from "../ids";
-import { letterTokenHash } from "../letters";
+import { letterTokenHash } from "../letters/letters";
+import { fillJobs } from "../library/firmJobs";
 import { photoStore } from "../photos/store";
-import { fillJobs } from "../programme/firmJobs";
 import { archiveImport, business, client, firmJob, site, tank, tankKind } from "../schema";
-import type { Scope } from "../scope";
-import { encrypt, openUnder } from "../secrets";
-import { refreshStatus } from "../status";
-import { driverError, inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
+import { refreshStatus } from "../tanks/status";
 import { idMap, mapIds } from "./ids";
 import {
   ARCHIVE_FORMAT,
@@ -30,6 +30,7 @@ import {
   rowSchemas,
   TAIL_BYTES,
   UPCASTS,
+  underNamesOfToday,
 } from "./tables";
 
 const BATCH = 500;
@@ -234,7 +235,7 @@ class Reader {
     const number = (this.counts[table] ?? 0) + 1;
     this.counts[table] = number;
     const unsaid = UPCASTS[this.version]?.[table] ?? {};
-    const said = value as Readonly<Record<string, unknown>>;
+    const said = underNamesOfToday(table, this.version, value as Readonly<Record<string, unknown>>);
     const whole = { ...(typeof unsaid === "function" ? unsaid(said) : unsaid), ...said };
     const row = fromArchive(table, checked(rowSchemas[table], whole, table, number));
     const mapped = mapIds(row, this.map) as Record<string, unknown>;
@@ -287,7 +288,7 @@ class Reader {
           : "The archive was altered: its checksum does not fit.",
       );
     const missing = ARCHIVED_NAMES.filter((name) => !(name in this.counts));
-    // A table without rows leaves no trace while streaming; a book without people or clients is no business.
+    // A table without rows leaves no trace while streaming; a business without people or clients is none.
     if (!this.settings || missing.includes("person"))
       throw new Refused(
         422,

@@ -11,9 +11,14 @@ import * as t from "../schema";
 export const ARCHIVED = {
   client: t.client,
   person: t.person,
+  personAway: t.personAway,
   site: t.site,
   source: t.source,
   saltBatch: t.saltBatch,
+  quay: t.quay,
+  seaLot: t.seaLot,
+  product: t.product,
+  kit: t.kit,
   barrel: t.barrel,
   tankKind: t.tankKind,
   firmJob: t.firmJob,
@@ -22,6 +27,7 @@ export const ARCHIVED = {
   animal: t.animal,
   animalEvent: t.animalEvent,
   equipment: t.equipment,
+  doser: t.doser,
   photo: t.photo,
   accessLook: t.accessLook,
   task: t.task,
@@ -32,12 +38,16 @@ export const ARCHIVED = {
   visit: t.visit,
   operation: t.operation,
   reading: t.reading,
+  readingCorrection: t.readingCorrection,
   waterChange: t.waterChange,
+  dose: t.dose,
   finding: t.finding,
   stepLog: t.stepLog,
   levelLog: t.levelLog,
   tankEvent: t.tankEvent,
   letter: t.letter,
+  notice: t.notice,
+  road: t.road,
 } as const satisfies Record<string, MySqlTable>;
 
 export type ArchivedName = keyof typeof ARCHIVED;
@@ -51,7 +61,7 @@ const LEFT_BEHIND: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** The columns of a table that an archive holds, in their order. */
-export function archivedColumns(name: ArchivedName) {
+function archivedColumns(name: ArchivedName) {
   const columns = Object.entries(getTableColumns(ARCHIVED[name] as MySqlTable));
   return columns.filter(([key]) => key !== "businessId" && !LEFT_BEHIND[name]?.includes(key));
 }
@@ -101,24 +111,52 @@ export const BusinessSchema = z.strictObject({
   laidOutTo: z.iso.date().nullable(),
   /** Earlier versions had no rule of their own. */
   letterDays: z.number().int().min(1).max(3650).default(365),
+  /** Nor had any before version 8 these two. */
+  holidays: z.array(z.strictObject({ on: z.iso.date(), name: z.string() })).default([]),
+  map: z.string().nullable().default(null),
+  weights: z.json().default(null),
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";
 /**
  * 2: photos with their files, kinds of tank, waters over time, several contacts, and a checksum at the end. 3: changes
  * planned by hand. 4: the firm's own jobs, and what a tank's job has of its own. 5: series as people say them, and
- * visits that are moved, skipped or beside a series.
+ * visits that are moved, skipped or beside a series. 6: a tank's ways of working are called so. 7: so are tank owners. 8: sea water, a
+ * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
+ * with, and what stood there before it was corrected.
  */
-export const ARCHIVE_VERSION = 5;
+export const ARCHIVE_VERSION = 9;
+
+/** What a reading was made with came with version 9. */
+const UNKITTED = { item: null, kitId: null, kitOffset: null, kitOffsetSigma: null };
+
+/** A site's own dates, and what a van takes beside its weight, came with version 8. */
+const UNLOCKED = { locked: false };
+const UNDATED = {
+  stop: UNLOCKED,
+  site: { dates: [], busy: [], holidays: null },
+  person: { vanL: null, vanBarrels: null },
+};
+
+/** Days of work and what somebody does came with version 7. */
+const UNSCHEDULED = { workdays: null, knows: null, ...UNDATED.person };
 
 const PLAIN = {
-  person: { leftAt: null },
+  site: UNDATED.site,
+  /** Who entered a reading outside of a visit was not kept before version 6. */
+  reading: { personId: null, ...UNKITTED },
+  /** Counts of a visit came with version 7. */
+  animalEvent: { countBefore: null, visitId: null },
+  /** So did pictures of a visit. */
+  photo: { visitId: null, spot: "tank", spotId: "" },
+  person: { leftAt: null, ...UNSCHEDULED },
   task: { earlyDays: null },
   series: { fromOn: null, untilOn: null, spells: null },
-  stop: (row: Readonly<Record<string, unknown>>) => ({
+  stop: (row: Row) => ({
     moved: row.onDate !== row.originalOn,
     off: null,
     offWhy: null,
+    ...UNLOCKED,
   }),
   visit: { tasksBefore: null },
 };
@@ -129,7 +167,8 @@ const UNPROGRAMMED = {
 };
 const UNPLANNED = { ...UNPROGRAMMED, visit: { ...PLAIN.visit, chosen: null } };
 
-type Upcast = object | ((row: Readonly<Record<string, unknown>>) => object);
+type Row = Readonly<Record<string, unknown>>;
+type Upcast = object | ((row: Row) => object);
 
 /** What rows of earlier versions did not say yet, by version. */
 export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcast>>>> = {
@@ -142,7 +181,33 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcas
   2: UNPLANNED,
   3: UNPROGRAMMED,
   4: PLAIN,
+  5: {
+    stop: UNLOCKED,
+    ...{ site: UNDATED.site, reading: PLAIN.reading, animalEvent: PLAIN.animalEvent },
+    ...{ photo: PLAIN.photo, person: UNSCHEDULED },
+  },
+  6: {
+    stop: UNLOCKED,
+    ...{ site: UNDATED.site, animalEvent: PLAIN.animalEvent, photo: PLAIN.photo, person: UNSCHEDULED },
+    reading: UNKITTED,
+  },
+  7: { ...UNDATED, reading: UNKITTED },
+  8: { reading: UNKITTED },
 };
+
+const PRACTICE_VERSION = 6;
+const TANK_OWNER_VERSION = 7;
+
+/** A row under the names of today: before version 7 a tank owner was an owner, before 6 a tank's ways of working were its schools. */
+export function underNamesOfToday(name: ArchivedName, version: number, row: Row): Row {
+  if (version < TANK_OWNER_VERSION && name === "person" && row.role === "owner") return { ...row, role: "tankOwner" };
+  if (version >= PRACTICE_VERSION) return row;
+  if (name === "deskChange") return { ...row, field: String(row.field).replace(/^schools\./, "practice.") };
+  const facts = row.facts as Row | undefined;
+  if ((name !== "tank" && name !== "tankKind") || !facts || !("schools" in facts)) return row;
+  const { schools, ...others } = facts;
+  return { ...row, facts: { ...others, practice: schools } };
+}
 
 /** An archive as a whole. Never parsed at once: its rows are, one by one. */
 export const ArchiveSchema = z.strictObject({

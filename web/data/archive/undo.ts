@@ -1,15 +1,15 @@
 import { and, count, desc, eq, gt, isNull, ne } from "drizzle-orm";
 import type { AnyMySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
-import { fillKinds } from "../book/kinds";
-import { db } from "../connection";
-import { notFound, Refused } from "../define";
+import { notFound, Refused } from "../access/define";
+import type { Scope } from "../access/scope";
+import type { When } from "../access/when";
+import { db } from "../database/connection";
+import { inTransaction } from "../database/transaction";
+import { fillKinds } from "../desk/kinds";
 import { writeEntries } from "../find/entries";
+import { fillJobs } from "../library/firmJobs";
 import { photoStore } from "../photos/store";
-import { fillJobs } from "../programme/firmJobs";
 import { archiveImport, business, deskChange, job, operation, person, photo, tankStatus } from "../schema";
-import type { Scope } from "../scope";
-import { inTransaction } from "../transaction";
-import type { When } from "../when";
 import { ARCHIVED, ARCHIVED_NAMES } from "./tables";
 
 /** The last archive that was brought in and not taken back; null without one. */

@@ -1,12 +1,12 @@
 import { createHash, randomBytes } from "node:crypto";
 import { and, asc, eq, gt } from "drizzle-orm";
 import type { AnyMySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
-import { db } from "../connection";
-import { notFound } from "../define";
+import { notFound } from "../access/define";
+import type { Scope } from "../access/scope";
+import { decrypt, sealUnder } from "../access/secrets";
+import { db } from "../database/connection";
 import { photoStore } from "../photos/store";
 import { business } from "../schema";
-import type { Scope } from "../scope";
-import { decrypt, sealUnder } from "../secrets";
 import {
   ARCHIVE_FORMAT,
   ARCHIVE_VERSION,

@@ -7,12 +7,12 @@ import mysql, { type RowDataPacket } from "mysql2/promise";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { ownDatabase } from "../../../tools/testing/ownDatabase.ts";
 import { demoBusiness } from "../../../tools/testing/world.ts";
-import { db } from "../connection";
+import { db } from "../database/connection";
 import { folderStore, photoStore } from "../photos/store";
 import { BadBackup, restoreBackup, TABLES, verifyBackup, writeBackup } from "./backup";
 
 const folder = mkdtempSync(join(tmpdir(), "backup-"));
-const migrations = new URL("../migrations", import.meta.url).pathname;
+const migrations = new URL("../database/migrations", import.meta.url).pathname;
 const url = process.env.DATABASE_URL ?? "";
 const urlOf = (name: string) => url.replace(/[^/]+$/, name);
 const file = join(folder, "one.keel");

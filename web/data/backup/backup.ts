@@ -8,7 +8,7 @@ import { is } from "drizzle-orm";
 import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
 import { createConnection, type Connection as PlainConnection } from "mysql2";
 import mysql, { type Connection, type RowDataPacket } from "mysql2/promise";
-import { migrateDatabase } from "../migrate";
+import { migrateDatabase } from "../database/migrate";
 import type { PhotoStore } from "../photos/store";
 import * as schema from "../schema";
 

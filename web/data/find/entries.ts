@@ -1,11 +1,11 @@
-import { recordKinds } from "@keel-round/core/book";
+import { recordKinds } from "@keel-round/core/desk";
 import { wordsOf } from "@keel-round/core/find";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { and, eq, inArray, isNull, or, type SQL } from "drizzle-orm";
 import type { AnyMySqlColumn } from "drizzle-orm/mysql-core";
-import { db } from "../connection";
+import { db } from "../database/connection";
+import { inTransaction, type Queries } from "../database/transaction";
 import { animal, client, equipment, findEntry, findVocabulary, findWord, letter, site, tank } from "../schema";
-import { inTransaction, type Queries } from "../transaction";
 
 export type Found = (typeof findEntry.$inferSelect)["entity"];
 

@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
-import { listRecords } from "../book/lists";
-import { changeRecord, setArchived } from "../book/records";
-import { newId } from "../ids";
-import { storeLetter } from "../letters";
-import type { Scope } from "../scope";
+import type { Scope } from "../access/scope";
+import { newId } from "../database/ids";
+import { listRecords } from "../desk/lists";
+import { changeRecord, setArchived } from "../desk/records";
+import { storeLetter } from "../letters/letters";
 import { find } from "./find";
 
 let ines: Scope;

@@ -1,10 +1,10 @@
 import { fit, pieces, wordsOf } from "@keel-round/core/find";
 import { byName, byText } from "@keel-round/core/text";
 import { and, desc, eq, gte, inArray, like, lt, ne, or } from "drizzle-orm";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import { clientsInSight, inSight } from "../access/sight";
+import { db } from "../database/connection";
 import { findEntry, findVocabulary, findWord, visit } from "../schema";
-import type { Scope } from "../scope";
-import { clientsInSight, inSight } from "../sight";
 import type { Found } from "./entries";
 
 /** One thing that was found, the best first. */
@@ -97,7 +97,7 @@ export async function find(scope: Scope, text: string, today: string): Promise<H
       ),
     );
   const hits = entries
-    .filter((e) => scope.role !== "owner" || OWNERS.includes(e.entity))
+    .filter((e) => scope.role !== "tankOwner" || OWNERS.includes(e.entity))
     .map((e) => ({ e, score: (scores.get(`${e.entity}:${e.entityId}`) ?? 0) * LEAN[e.entity] }))
     .sort((a, b) => b.score - a.score || byName(a.e.title, b.e.title))
     .slice(0, MOST_HITS)
@@ -148,7 +148,7 @@ async function scoreEntries(scope: Scope, fits: readonly Fitting[][]): Promise<M
 /** The next and the last visit of the tanks that fit best stand under them. */
 async function withVisits(scope: Scope, hits: readonly Hit[], today: string): Promise<Hit[]> {
   const tanks = hits.filter((h) => h.entity === "tank").slice(0, 2);
-  if (tanks.length === 0 || scope.role === "owner") return [...hits];
+  if (tanks.length === 0 || scope.role === "tankOwner") return [...hits];
   const around = await Promise.all(
     tanks.map(async ({ id }) => {
       const of = and(eq(visit.businessId, scope.businessId), eq(visit.tankId, id), ne(visit.state, "off"));

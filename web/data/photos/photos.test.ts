@@ -2,12 +2,12 @@ import { createHash } from "node:crypto";
 import { eq } from "drizzle-orm";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
-import { demoBusiness, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
-import { db } from "../connection";
-import { newId } from "../ids";
+import { demoBusiness, Phone, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
 import { photo } from "../schema";
-import type { Scope } from "../scope";
-import { addPhoto, archivePhoto, photoFile, photosOf } from "./photos";
+import { addPhoto, archivePhoto, lastPhotos, photoFile, photosOf } from "./photos";
 import { reencode } from "./reencode";
 import { photoStore } from "./store";
 
@@ -124,5 +124,81 @@ describe("a picture of a tank", () => {
     const { id } = await add(await fromPhone());
     await photoStore().remove(businessId, id);
     await expect(photoFile(ines, id, false)).rejects.toMatchObject({ code: "gone" });
+  });
+});
+
+describe("a picture of a visit", () => {
+  const of = async (siteName: string) => {
+    const [visit] = await visitsOf(businessId, siteName, today);
+    if (!visit) throw new Error(`No visit at ${siteName}`);
+    return visit;
+  };
+  const small = () =>
+    sharp({ create: { width: 60, height: 40, channels: 3, background: "#824" } })
+      .jpeg()
+      .toBuffer();
+  test("is kept once, however often and at once a phone sends it, with its spot", async () => {
+    const visit = await of("Ilves Dental");
+    const id = newId();
+    const bytes = await small();
+    const give = () =>
+      addPhoto(
+        ines,
+        visit.tankId,
+        { bytes, note: "", onDate: today, id, visitId: visit.visitId, spot: { kind: "step", id: "glass-inside" } },
+        new Date(),
+      );
+    const answers = await Promise.all([give(), give(), give()]);
+    expect([...answers, await give()].map((a) => a.id)).toEqual([id, id, id, id]);
+    expect(await db().select().from(photo).where(eq(photo.id, id))).toMatchObject([
+      { visitId: visit.visitId, spot: "step", spotId: "glass-inside", tankId: visit.tankId },
+    ]);
+    expect((await photoFile(ines, id, false)).length).toBeGreaterThan(100);
+  });
+  test("under another tank, or of another tank's visit, is refused", async () => {
+    const [visit, other] = [await of("Ilves Dental"), await of("Town Museum")];
+    const bytes = await small();
+    const id = newId();
+    await addPhoto(ines, visit.tankId, { bytes, note: "", onDate: today, id }, new Date());
+    await expect(
+      addPhoto(ines, other.tankId, { bytes, note: "", onDate: today, id }, new Date()),
+    ).rejects.toMatchObject({ status: 409, code: "id-taken" });
+    await expect(
+      addPhoto(ines, visit.tankId, { bytes, note: "", onDate: today, id: newId(), visitId: other.visitId }, new Date()),
+    ).rejects.toMatchObject({ status: 404 });
+  });
+  test("that was taken back before its file came in lies in the archive", async () => {
+    const visit = await of("Lanehead Clinic");
+    const phone = new Phone(ines, visit.visitId);
+    const id = newId();
+    const spot = { kind: "tank", id: "" } as const;
+    await phone.say({ type: "start" }, { type: "photo", id, spot }, { type: "photo-back", id });
+    await addPhoto(
+      ines,
+      visit.tankId,
+      { bytes: await small(), note: "", onDate: today, id, visitId: visit.visitId, spot },
+      new Date(),
+    );
+    expect((await photosOf(ines, visit.tankId)).map((p) => p.id)).not.toContain(id);
+    expect(await db().select().from(photo).where(eq(photo.id, id))).toMatchObject([{ archivedAt: expect.any(Date) }]);
+  });
+  test("is the last of its spot until a newer one is, and none once it is taken back on the phone", async () => {
+    const visit = await of("Harrow & Pike");
+    const spot = { kind: "tank", id: "" } as const;
+    const last = async () =>
+      (await lastPhotos(db(), businessId, [visit.tankId])).get(visit.tankId)?.find((p) => p.spot.kind === "tank")?.id;
+    const before = await last();
+    const phone = new Phone(ines, visit.visitId);
+    const id = newId();
+    await phone.say({ type: "start" }, { type: "photo", id, spot });
+    await addPhoto(
+      ines,
+      visit.tankId,
+      { bytes: await small(), note: "", onDate: today, id, visitId: visit.visitId, spot },
+      new Date(),
+    );
+    expect(await last()).toBe(id);
+    await phone.say({ type: "photo-back", id });
+    expect(await last()).toBe(before);
   });
 });

@@ -1,12 +1,15 @@
 import { createHash } from "node:crypto";
-import { and, desc, eq, isNull } from "drizzle-orm";
+import type { LastPhoto, PhotoSpot } from "@keel-round/core/visit";
+import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import sharp from "sharp";
-import { db } from "../connection";
-import { notFound, Refused } from "../define";
-import { newId } from "../ids";
-import { person, photo, site, tank } from "../schema";
-import type { Scope } from "../scope";
-import { clientsInSight, inSight } from "../sight";
+import { notFound, Refused } from "../access/define";
+import type { Scope } from "../access/scope";
+import { clientsInSight, inSight, requireVisit } from "../access/sight";
+import { db } from "../database/connection";
+import { groupBy } from "../database/groupBy";
+import { newId } from "../database/ids";
+import type { Queries } from "../database/transaction";
+import { operation, person, photo, site, tank } from "../schema";
 import { PHOTO_LIMITS, reencode } from "./reencode";
 import { photoStore } from "./store";
 
@@ -31,25 +34,60 @@ async function requireTank(scope: Scope, tankId: string): Promise<void> {
   if (!row) throw notFound("tank");
 }
 
+/** A picture as it is given: its file, and what is said of it. */
+interface GivenPhoto {
+  readonly bytes: Uint8Array;
+  readonly note: string;
+  readonly onDate: string;
+  /** The id that a phone gave it: sent twice it is kept once. */
+  readonly id?: string | undefined;
+  readonly visitId?: string | undefined;
+  readonly spot?: PhotoSpot | undefined;
+}
+
+/** Whether a picture is there already, under the tank it is given for. */
+async function known(scope: Scope, tankId: string, id: string): Promise<boolean> {
+  const [row] = await db()
+    .select({ tankId: photo.tankId, businessId: photo.businessId })
+    .from(photo)
+    .where(eq(photo.id, id));
+  if (row && (row.businessId !== scope.businessId || row.tankId !== tankId))
+    throw new Refused(409, "id-taken", "Another picture has this id already. Take it once more.");
+  return row !== undefined;
+}
+
+/** Whether the log of a visit has taken a picture back already: its file was slower than that word. */
+async function takenBack(businessId: string, visitId: string, id: string): Promise<boolean> {
+  const back = await db()
+    .select({ body: operation.body })
+    .from(operation)
+    .where(
+      and(
+        eq(operation.businessId, businessId),
+        eq(operation.visitId, visitId),
+        eq(operation.type, "photo-back"),
+        eq(operation.status, "applied"),
+      ),
+    );
+  return back.some(({ body }) => (body as { id?: unknown }).id === id);
+}
+
 /**
- * Keeps a picture of a tank.
+ * Keeps a picture of a tank, once however often it is sent.
  *
  * The file is written first, its row after it: a row never points at nothing.
  *
- * @throws a refusal for what is no picture, or is too large.
+ * @throws a refusal for what is no picture, is too large, or is of a visit of another tank.
  */
-export async function addPhoto(
-  scope: Scope,
-  tankId: string,
-  given: { readonly bytes: Uint8Array; readonly note: string; readonly onDate: string },
-  now: Date,
-): Promise<{ id: string }> {
-  if (scope.role === "owner") throw notFound("tank");
+export async function addPhoto(scope: Scope, tankId: string, given: GivenPhoto, now: Date): Promise<{ id: string }> {
+  if (scope.role === "tankOwner") throw notFound("tank");
   await requireTank(scope, tankId);
+  if (given.visitId && (await requireVisit(scope, given.visitId)).tankId !== tankId) throw notFound("visit");
+  if (given.id && (await known(scope, tankId, given.id))) return { id: given.id };
   if (given.bytes.length > PHOTO_LIMITS.bytes)
     throw new Refused(413, "too-large", `A picture may have ${PHOTO_LIMITS.bytes / 1_000_000} MB.`);
   const { bytes, width, height } = await reencode(given.bytes, { side: KEPT_SIDE, quality: QUALITY });
-  const id = newId();
+  const id = given.id ?? newId();
   await photoStore().put(scope.businessId, id, bytes);
   try {
     await db()
@@ -62,16 +100,53 @@ export async function addPhoto(
         onDate: given.onDate,
         at: now,
         note: given.note.trim().slice(0, 190),
+        visitId: given.visitId ?? null,
+        spot: given.spot?.kind ?? "tank",
+        spotId: given.spot?.id ?? "",
         width,
         height,
         bytes: bytes.length,
         sha256: createHash("sha256").update(bytes).digest("hex"),
+        archivedAt: given.visitId && (await takenBack(scope.businessId, given.visitId, id)) ? now : null,
       });
   } catch (error) {
+    // Another try of the same phone was quicker: its row speaks of the same picture, made of the same bytes.
+    if (given.id && (await known(scope, tankId, given.id))) return { id };
     await photoStore().remove(scope.businessId, id);
     throw error;
   }
   return { id };
+}
+
+/** The newest picture of each spot of each tank that is not in the archive, by tank. */
+export async function lastPhotos(
+  q: Queries,
+  businessId: string,
+  tankIds: readonly string[],
+): Promise<Map<string, LastPhoto[]>> {
+  if (tankIds.length === 0) return new Map();
+  const newest = q
+    .select({
+      id: photo.id,
+      tankId: photo.tankId,
+      spot: photo.spot,
+      spotId: photo.spotId,
+      on: photo.onDate,
+      nth: sql<number>`row_number() over (partition by ${photo.tankId}, ${photo.spot}, ${photo.spotId} order by ${photo.onDate} desc, ${photo.at} desc, ${photo.id} desc)`.as(
+        "nth",
+      ),
+    })
+    .from(photo)
+    .where(and(eq(photo.businessId, businessId), inArray(photo.tankId, [...tankIds]), isNull(photo.archivedAt)))
+    .as("newest");
+  const rows = await q.select().from(newest).where(eq(newest.nth, 1));
+  const byTank = groupBy(rows, (r) => r.tankId);
+  return new Map(
+    [...byTank].map(([tankId, of]) => [
+      tankId,
+      of.map(({ id, spot, spotId, on }) => ({ id, spot: { kind: spot, id: spotId }, on })),
+    ]),
+  );
 }
 
 /** The pictures of a tank, the newest first. */
@@ -118,7 +193,7 @@ export async function photoFile(scope: Scope, photoId: string, small: boolean): 
 
 /** Puts a picture into the archive, or brings it back. The file stays. */
 export async function archivePhoto(scope: Scope, photoId: string, archived: boolean, now: Date): Promise<void> {
-  if (scope.role === "owner") throw notFound("photo");
+  if (scope.role === "tankOwner") throw notFound("photo");
   const [row] = await db()
     .select({ tankId: photo.tankId })
     .from(photo)

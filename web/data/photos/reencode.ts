@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { fileTypeFromBuffer } from "file-type";
-import { Refused } from "../refused";
+import { Refused } from "../access/refused";
 
 /** Limits of a picture that is sent. */
 export const PHOTO_LIMITS = { bytes: 16_000_000, pixels: 60_000_000 } as const;

@@ -1,6 +1,7 @@
+import { randomUUID } from "node:crypto";
 import { mkdir, readFile, rename, rm, writeFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
-import { Refused } from "../refused";
+import { Refused } from "../access/refused";
 
 /** Where the files of photos lie, by business and id. Rows say what they must be. */
 export interface PhotoStore {
@@ -24,9 +25,10 @@ export function folderStore(folder: string): PhotoStore {
     async put(businessId, id, bytes) {
       const to = path(businessId, id);
       await mkdir(dirname(to), { recursive: true, mode: 0o700 });
-      // Whole or not at all: a file that is half written never has its name.
-      await writeFile(`${to}.part`, bytes, { mode: 0o600 });
-      await rename(`${to}.part`, to);
+      // Whole or not at all: a file that is half written never has its name, and two that write it do not meet.
+      const part = `${to}.${randomUUID()}.part`;
+      await writeFile(part, bytes, { mode: 0o600 });
+      await rename(part, to);
     },
     async get(businessId, id) {
       try {

@@ -2,11 +2,11 @@ import { addDays } from "@keel-round/core/calendar";
 import { BIOLOGICAL_REST_DAYS, codeOfMergeId } from "@keel-round/core/programme";
 import { wearOf } from "@keel-round/core/upkeep";
 import { and, asc, eq, inArray, isNull, like } from "drizzle-orm";
-import { db } from "../connection";
-import { groupBy } from "../groupBy";
+import type { Scope } from "../access/scope";
+import { clientsInSight, inSight } from "../access/sight";
+import { db } from "../database/connection";
+import { groupBy } from "../database/groupBy";
 import { equipment, site, tank } from "../schema";
-import type { Scope } from "../scope";
-import { clientsInSight, inSight } from "../sight";
 import { loadYear } from "./yearAhead";
 
 /** Weeks that the firm's frieze shows. */

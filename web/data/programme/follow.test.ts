@@ -2,12 +2,12 @@ import { addDays } from "@keel-round/core/calendar";
 import { and, eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
-import { historyOf } from "../book/history";
-import { startTank } from "../book/newTank";
-import { changeRecord } from "../book/records";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { historyOf } from "../desk/history";
+import { startTank } from "../desk/newTank";
+import { changeRecord } from "../desk/records";
 import { site, source, stepLog, tank, task } from "../schema";
-import type { Scope } from "../scope";
 import { saveProgramme } from "./save";
 
 let ines: Scope;
@@ -54,7 +54,7 @@ const takenOver = async (name: string) => {
       name,
       kind: "soft-coral",
       vessel: { shape: "box", lengthM: 1, widthM: 0.5, heightM: 0.5 },
-      sourceId: water?.id ?? "",
+      water: { id: water?.id ?? "" },
       sump: true,
       startedOn: "2022-05-01",
     },

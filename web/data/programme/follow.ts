@@ -1,11 +1,11 @@
 import { asksFor, type Job } from "@keel-round/core/programme";
 import type { TankKind } from "@keel-round/core/tank";
 import { and, eq, inArray } from "drizzle-orm";
-import { newId } from "../ids";
+import type { When } from "../access/when";
+import { newId } from "../database/ids";
+import type { Queries } from "../database/transaction";
+import { jobsOfKind } from "../library/firmJobs";
 import { source, type tank, task } from "../schema";
-import type { Queries } from "../transaction";
-import type { When } from "../when";
-import { jobsOfKind } from "./firmJobs";
 import { begun } from "./save";
 
 type TankRow = Pick<typeof tank.$inferSelect, "kind" | "facts" | "siteId" | "sourceId" | "topUpSourceId">;
@@ -37,9 +37,9 @@ export async function purifierAtSite(
 
 /** The jobs of a kind of tank that what stands there asks for. */
 async function jobsAsked(q: Queries, businessId: string, row: TankRow): Promise<Map<string, Job>> {
-  const book = { ...row.facts, purifierAtSite: await purifierAtSite(q, businessId, row) };
+  const facts = { ...row.facts, purifierAtSite: await purifierAtSite(q, businessId, row) };
   const jobs = await jobsOfKind(q, businessId, row.kind as TankKind);
-  return new Map(jobs.filter(({ job }) => asksFor(job, book)).map(({ code, job }) => [code, job]));
+  return new Map(jobs.filter(({ job }) => asksFor(job, facts)).map(({ code, job }) => [code, job]));
 }
 
 /**

@@ -1,8 +1,8 @@
 import { mergeId } from "@keel-round/core/programme";
 import { and, eq, inArray, isNull } from "drizzle-orm";
-import { db } from "../connection";
+import { db } from "../database/connection";
+import { inTransaction, type Queries } from "../database/transaction";
 import { site, tank, task } from "../schema";
-import { inTransaction, type Queries } from "../transaction";
 import { loadYear } from "./yearAhead";
 
 /** A job that is laid on another visit than before. */

@@ -6,10 +6,10 @@ import { type Decision, planVisit, type VisitOp } from "@keel-round/core/visit";
 import { and, eq, isNotNull } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
-import { db } from "../connection";
-import { setVanKit } from "../people";
+import type { Scope } from "../access/scope";
+import { setVanKit } from "../access/units";
+import { db } from "../database/connection";
 import { finding, person, site, stepLog, stop, tank, task, visit } from "../schema";
-import type { Scope } from "../scope";
 import { loadFirmUpkeep } from "./firmUpkeep";
 import { refreshPaces } from "./paces";
 

@@ -1,7 +1,7 @@
 import { isLibraryTask, libraryTask, personFactor } from "@keel-round/core/programme";
 import { and, desc, eq, isNotNull } from "drizzle-orm";
-import { db } from "../connection";
-import { groupBy } from "../groupBy";
+import { db } from "../database/connection";
+import { groupBy } from "../database/groupBy";
 import { person, stepLog, stop, visit } from "../schema";
 
 /** Newest jobs of the firm that are compared. */

@@ -4,11 +4,11 @@ import { type Cadence, cadenceOf, dueOn, isWaiting, jobOf, type TankTask } from 
 import { and, eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
-import { changeRecord, createRecord } from "../book/records";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { changeRecord, createRecord } from "../desk/records";
+import { differingJobs, fillJobs, jobsOfKind, libraryOf } from "../library/firmJobs";
 import { firmJob, site, stepLog, tank, task } from "../schema";
-import type { Scope } from "../scope";
-import { differingJobs, fillJobs, jobsOfKind, libraryOf } from "./firmJobs";
 import { type LayProgress, layFirm } from "./layJobs";
 import { pinJob } from "./pin";
 import { saveProgramme } from "./save";

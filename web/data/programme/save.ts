@@ -18,18 +18,18 @@ import {
 import type { TankKind } from "@keel-round/core/tank";
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
-import { notFound, Refused } from "../define";
-import { newId } from "../ids";
-import { taskOf } from "../planInputs";
+import { notFound, Refused } from "../access/define";
+import { lockTank } from "../access/locks";
+import type { Scope } from "../access/scope";
+import type { When } from "../access/when";
+import { newId } from "../database/ids";
+import { inTransaction, type Queries } from "../database/transaction";
+import { type FirmJobs, jobsOfKind, loadFirmJobs } from "../library/firmJobs";
+import { windowColumns } from "../library/window";
+import { taskOf } from "../plan/asCore";
 import { deskChange, task } from "../schema";
-import type { Scope } from "../scope";
-import { refreshStatus } from "../status";
-import { lockTank } from "../tanks";
-import { inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
-import { type FirmJobs, jobsOfKind, loadFirmJobs } from "./firmJobs";
+import { refreshStatus } from "../tanks/status";
 import { laySite } from "./layJobs";
-import { windowColumns } from "./window";
 
 /** What somebody changed in a tank's programme. What is not named stays. */
 export const ProgrammeSchema = z.object({
@@ -187,14 +187,14 @@ type NewBook = Parameters<typeof asksFor>[1] & Parameters<typeof youngProgramme>
 export async function giveProgramme(
   tx: Queries,
   businessId: string,
-  { id, book }: { readonly id: string; readonly book: NewBook },
+  { id, facts }: { readonly id: string; readonly facts: NewBook },
   today: string,
 ): Promise<void> {
   const firm = await loadFirmJobs(tx, businessId);
-  const young = youngProgramme(book, today).map((code) => ({ code, job: firm.jobOf(code) ?? jobOf({ code }) }));
-  const jobs = [...(await jobsOfKind(tx, businessId, book.kind)), ...young];
-  const given = jobs.filter(({ job }) => asksFor(job, book));
-  const from = countsFrom(given, book.startedOn, today);
+  const young = youngProgramme(facts, today).map((code) => ({ code, job: firm.jobOf(code) ?? jobOf({ code }) }));
+  const jobs = [...(await jobsOfKind(tx, businessId, facts.kind)), ...young];
+  const given = jobs.filter(({ job }) => asksFor(job, facts));
+  const from = countsFrom(given, facts.startedOn, today);
   await tx.insert(task).values(
     given.map(({ code, job }) => ({
       id: newId(),

@@ -4,7 +4,7 @@ import { movedSentence } from "@keel-round/core/words";
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, visitsOf } from "../../../tools/testing/world.ts";
-import { db } from "../connection";
+import { db } from "../database/connection";
 import { site, tank } from "../schema";
 import { loadYear, type YearAhead } from "./yearAhead";
 

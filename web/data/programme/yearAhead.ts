@@ -1,4 +1,4 @@
-import { addDays, weekday } from "@keel-round/core/calendar";
+import { addDays } from "@keel-round/core/calendar";
 import { programmeOn } from "@keel-round/core/given";
 import {
   type BiologyLeft,
@@ -19,13 +19,14 @@ import {
   unitOf,
   youngPhases,
 } from "@keel-round/core/programme";
-import { landOn, seriesDates } from "@keel-round/core/series";
-import type { TankBook } from "@keel-round/core/tank";
+import { landOn, type OpenDays, seriesDates, windowOn } from "@keel-round/core/series";
+import type { TankFacts } from "@keel-round/core/tank";
 import { and, avg, eq, gte, inArray, isNotNull, isNull, lte } from "drizzle-orm";
-import { loadPlanInputs } from "../planInputs";
+import { firmHolidays, siteOpenDays } from "../database/openDays";
+import type { Queries } from "../database/transaction";
+import { loadPlanInputs } from "../plan/planInputs";
 import { series, site, stop, tank, visit } from "../schema";
 import { recurrenceOf } from "../series/rows";
-import type { Queries } from "../transaction";
 
 /** As far as long jobs are laid out. */
 const AHEAD_DAYS = 364;
@@ -75,7 +76,13 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
   const mine = and(eq(tank.businessId, businessId), eq(tank.siteId, siteId), isNull(tank.archivedAt));
   const [[place], rules, tanks, stops] = await Promise.all([
     q
-      .select({ windows: site.windows, setUpMinutes: site.setUpMinutes })
+      .select({
+        windows: site.windows,
+        dates: site.dates,
+        busy: site.busy,
+        holidays: site.holidays,
+        setUpMinutes: site.setUpMinutes,
+      })
       .from(site)
       .where(and(eq(site.businessId, businessId), eq(site.id, siteId))),
     q
@@ -106,9 +113,10 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
   );
   const usual = await usualMinutes(q, businessId, ids);
   const ordinary = place.setUpMinutes + ids.reduce((sum, id) => sum + (usual.get(id) ?? USUAL_MINUTES), 0);
-  const days = daysOf(rules, stops, place.windows, today);
+  const open = siteOpenDays(place, await firmHolidays(q, businessId));
+  const days = daysOf(rules, stops, open, today);
   const visits = days.map((on) => {
-    const window = place.windows[String(weekday(on))];
+    const window = windowOn(open, on);
     const spare = window ? window.to - window.from - ordinary : MOST_MINUTES;
     return { on, freeMinutes: Math.min(MOST_MINUTES, Math.max(LEAST_MINUTES, spare)) };
   });
@@ -116,13 +124,13 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
     const input = inputs.get(id);
     if (!input) return [];
     const tasks = programmeOn(input, true);
-    const of = (t: TankTask) => [t.code, taskName(t, input.book)] as const;
-    const merged = seldomTasks(id, tasks, input.book, (code, job) =>
+    const of = (t: TankTask) => [t.code, taskName(t, input.facts)] as const;
+    const merged = seldomTasks(id, tasks, input.facts, (code, job) =>
       learnMinutes(job.minutes, input.loggedMinutes[code] ?? []),
     );
     const left = tasks.flatMap((t) => {
       const unit = unitOf(t);
-      return unit === null ? [] : [[t.code, biologyLeft(input.book, unit)] as const];
+      return unit === null ? [] : [[t.code, biologyLeft(input.facts, unit)] as const];
     });
     return [
       {
@@ -133,9 +141,9 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
           tasks,
           nameOf: Object.fromEntries(tasks.map(of)),
           left: Object.fromEntries(left),
-          limit: restLimit(tasks, input.book),
-          rotations: rotationsOf(tasks, input.book, days),
-          young: youngCalendar(input.book, today),
+          limit: restLimit(tasks, input.facts),
+          rotations: rotationsOf(tasks, input.facts, days),
+          young: youngCalendar(input.facts, today),
         },
       },
     ];
@@ -145,21 +153,21 @@ export async function loadYear(q: Queries, businessId: string, siteId: string, t
 }
 
 /** Parts of a bed that come with the visits; jobs that are laid out have theirs there. */
-function rotationsOf(tasks: readonly TankTask[], book: TankBook, days: readonly string[]): YearTank["rotations"] {
+function rotationsOf(tasks: readonly TankTask[], facts: TankFacts, days: readonly string[]): YearTank["rotations"] {
   return tasks.flatMap((t) => {
-    const parts = partsOf(t, book);
+    const parts = partsOf(t, facts);
     return parts === null || isSeldom(t) ? [] : [{ code: t.code, parts, turns: rotationOf(t, parts, days) }];
   });
 }
 
 /** The stretches of a tank's first months that are not over yet. */
-function youngCalendar(book: TankBook, today: string): YearTank["young"] {
-  return youngPhases(book)
+function youngCalendar(facts: TankFacts, today: string): YearTank["young"] {
+  return youngPhases(facts)
     .map(({ name, says, fromDay, toDay }) => ({
       name,
       says,
-      from: addDays(book.startedOn, fromDay),
-      to: addDays(book.startedOn, toDay),
+      from: addDays(facts.startedOn, fromDay),
+      to: addDays(facts.startedOn, toDay),
     }))
     .filter((p) => p.to > today);
 }
@@ -168,7 +176,7 @@ function youngCalendar(book: TankBook, today: string): YearTank["young"] {
 function daysOf(
   rows: readonly (typeof series.$inferSelect)[],
   stops: readonly { readonly on: string; readonly originalOn: string; readonly off: string | null }[],
-  windows: Readonly<Record<string, unknown>>,
+  windows: OpenDays,
   today: string,
 ): string[] {
   const last = stops.reduce((max, s) => (s.originalOn > max ? s.originalOn : max), addDays(today, -1));

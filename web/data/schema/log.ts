@@ -1,4 +1,7 @@
+import type { AttentionItem } from "@keel-round/core/attention";
+import { FINDING_KINDS } from "@keel-round/core/given";
 import type { Condition } from "@keel-round/core/readings";
+import type { Knows } from "@keel-round/core/weeks";
 import {
   boolean,
   customType,
@@ -15,8 +18,8 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
-import { business, client, tank } from "./book";
 import { civilDate, instant, uuid } from "./columns";
+import { business, client, person, tank } from "./desk";
 import { stop } from "./round";
 
 const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "mediumblob" });
@@ -29,12 +32,21 @@ export const reading = mysqlTable(
     businessId: uuid("business_id").notNull(),
     tankId: uuid("tank_id").notNull(),
     visitId: uuid("visit_id"),
+    /** Who entered it outside of a visit; null for one of a visit, whose log says so, and of an import. */
+    personId: uuid("person_id"),
     parameter: varchar("parameter", { length: 24 }).notNull(),
     entered: varchar("entered", { length: 20 }).notNull(),
     unit: varchar("unit", { length: 20 }).notNull(),
     method: varchar("method", { length: 40 }).notNull(),
     value: double("value").notNull(),
     sigma: double("sigma").notNull(),
+    /** Of a flow: the filter whose it is, by its name; null for the return's. */
+    item: varchar("item", { length: 60 }),
+    /** What it was read with, where that stands in the register, and what was taken off for it. */
+    kitId: uuid("kit_id"),
+    kitOffset: double("kit_offset"),
+    /** How well that is known, one sigma: all readings of the kit are off by it together. */
+    kitOffsetSigma: double("kit_offset_sigma"),
     /** Share of the full volume that was there when it was taken: a salinity belongs to a level. */
     levelShare: double("level_share").notNull().default(1),
     takenAt: instant("taken_at").notNull(),
@@ -46,11 +58,52 @@ export const reading = mysqlTable(
     primaryKey({ columns: [t.id] }),
     index("reading_import_ix").on(t.importId),
     index("reading_tank_ix").on(t.businessId, t.tankId, t.takenAt),
+    index("reading_kit_ix").on(t.businessId, t.kitId, t.onDate),
     index("reading_visit_ix").on(t.businessId, t.visitId),
     foreignKey({
       name: "reading_tank_fk",
       columns: [t.businessId, t.tankId],
       foreignColumns: [tank.businessId, tank.id],
+    }),
+  ],
+);
+
+/** A reading that was corrected or taken back: what stood there until then. The reading itself is what it really was. */
+export const readingCorrection = mysqlTable(
+  "reading_correction",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    tankId: uuid("tank_id").notNull(),
+    readingId: uuid("reading_id").notNull(),
+    /** Where a visit logged it: its record corrects it. */
+    visitId: uuid("visit_id"),
+    personId: uuid("person_id").notNull(),
+    at: instant("at").notNull(),
+    why: varchar("why", { length: 400 }).notNull(),
+    parameter: varchar("parameter", { length: 24 }).notNull(),
+    takenAt: instant("taken_at").notNull(),
+    entered: varchar("entered", { length: 20 }).notNull(),
+    unit: varchar("unit", { length: 20 }).notNull(),
+    value: double("value").notNull(),
+    /** Null where it was taken back: nobody measured it. */
+    nowEntered: varchar("now_entered", { length: 20 }),
+    nowUnit: varchar("now_unit", { length: 20 }),
+    nowValue: double("now_value"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("reading_correction_tank_ix").on(t.businessId, t.tankId, t.at),
+    index("reading_correction_visit_ix").on(t.businessId, t.visitId),
+    foreignKey({
+      name: "reading_correction_tank_fk",
+      columns: [t.businessId, t.tankId],
+      foreignColumns: [tank.businessId, tank.id],
+    }),
+    foreignKey({
+      name: "reading_correction_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
     }),
   ],
 );
@@ -93,7 +146,7 @@ export const finding = mysqlTable(
     businessId: uuid("business_id").notNull(),
     tankId: uuid("tank_id").notNull(),
     visitId: uuid("visit_id"),
-    kind: mysqlEnum("kind", ["safety", "livestock", "equipment", "other"]).notNull(),
+    kind: mysqlEnum("kind", FINDING_KINDS).notNull(),
     text: text("text").notNull(),
     state: mysqlEnum("state", ["open", "fixed", "carried", "owner"]).notNull(),
     dueOn: civilDate("due_on"),
@@ -131,6 +184,7 @@ export const stepLog = mysqlTable(
   (t) => [
     primaryKey({ columns: [t.id] }),
     index("step_log_tank_ix").on(t.businessId, t.tankId, t.onDate),
+    index("step_log_step_ix").on(t.businessId, t.step, t.onDate),
     index("step_log_visit_ix").on(t.businessId, t.visitId),
     foreignKey({
       name: "step_log_tank_fk",
@@ -195,6 +249,15 @@ export interface BandDot {
 }
 
 /** One row a tank, rewritten in the transaction that changed its inputs; lists read nothing else. */
+/** What a visit takes, as its plan says: minutes that it is done within mostly, litres on the van, and what one has to know. */
+export interface VisitNeeds {
+  readonly minutes: number;
+  readonly load: { readonly mixL: number; readonly seaL: number; readonly purifiedL: number; readonly wasteL: number };
+  readonly knows: readonly Knows[];
+  /** Under treatment: after every other stop of the day. */
+  readonly keptLast: boolean;
+}
+
 export const tankStatus = mysqlTable(
   "tank_status",
   {
@@ -206,6 +269,10 @@ export const tankStatus = mysqlTable(
     systemL: double("system_l").notNull(),
     nextDueOn: civilDate("next_due_on"),
     lastVisitOn: civilDate("last_visit_on"),
+    /** What the next planned visit takes; null where it was not planned yet. */
+    nextVisit: json("next_visit").$type<VisitNeeds | null>(),
+    /** What somebody has to see to, the most urgent first; null where it was not judged yet. */
+    attention: json("attention").$type<readonly AttentionItem[] | null>(),
     judgedOn: civilDate("judged_on").notNull(),
     coreVersion: int("core_version").notNull(),
   },
@@ -268,14 +335,22 @@ export const job = mysqlTable(
     businessId: uuid("business_id")
       .notNull()
       .references(() => business.id),
-    kind: mysqlEnum("kind", ["letter", "mail", "import-check", "import-apply", "entry"]).notNull(),
+    kind: mysqlEnum("kind", ["letter", "mail", "import-check", "import-apply", "entry", "ring", "notice"]).notNull(),
     payload: json("payload")
       .$type<{
         readonly stopId?: string;
         readonly letterId?: string;
         readonly importId?: string;
+        readonly noticeId?: string;
         /** Who is mailed a way in; its secret is made when the mail is. */
         readonly userId?: string;
+        /** Whose browsers are rung, and for what. */
+        readonly ring?: {
+          readonly personId: string;
+          readonly label: string;
+          readonly tank: string;
+          readonly visitId: string;
+        };
       }>()
       .notNull(),
     runAt: instant("run_at").notNull(),

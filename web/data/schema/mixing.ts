@@ -1,7 +1,7 @@
 import type { BarrelContents } from "@keel-round/core/mixing";
 import { double, json, mysqlTable, primaryKey, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
-import { business, edited } from "./book";
 import { uuid } from "./columns";
+import { business, edited } from "./desk";
 
 /** A barrel of the mixing room, and what stands in it. */
 export const barrel = mysqlTable(

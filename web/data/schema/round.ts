@@ -13,8 +13,8 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
-import { person, site, tank } from "./book";
 import { civilDate, instant, uuid } from "./columns";
+import { person, site, tank } from "./desk";
 
 /** A recurring visit of a site by one person. */
 export const series = mysqlTable(
@@ -105,6 +105,8 @@ export const stop = mysqlTable(
     offWhy: varchar("off_why", { length: 200 }),
     /** The van goes back to base after this stop and fills up. */
     refillAfter: boolean("refill_after").notNull().default(false),
+    /** Stays where it is, whatever is settled. */
+    locked: boolean("locked").notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),

@@ -1,4 +1,4 @@
-import type { FieldIssues, Values } from "@keel-round/core/book";
+import type { FieldIssues, Values } from "@keel-round/core/desk";
 import type { CellStyle, ColumnMeaning, FileKind } from "@keel-round/core/transfer";
 import {
   boolean,
@@ -13,8 +13,16 @@ import {
   text,
   varchar,
 } from "drizzle-orm/mysql-core";
-import { person } from "./book";
 import { civilDate, instant, uuid } from "./columns";
+import { person } from "./desk";
+
+/** What a file of readings does not say: whose water it is where no column does, how it was measured, who its names are. */
+export interface SampleFacts {
+  readonly tankId: string | null;
+  readonly method: string | null;
+  /** The tank that a name of the file stands for, by the name as it is written there. */
+  readonly names: Readonly<Record<string, string>>;
+}
 
 /** A file that is being brought in: staged, checked, then published as a whole or not at all. */
 export const importFile = mysqlTable(
@@ -32,6 +40,10 @@ export const importFile = mysqlTable(
     style: json("style").$type<CellStyle>().notNull(),
     /** Zone of local times that say none; null until it is asked. */
     zone: varchar("zone", { length: 60 }),
+    /** Of readings: what the file itself does not say. */
+    sample: json("sample").$type<SampleFacts | null>(),
+    /** Names of tanks in it that nobody knows here. */
+    strangers: json("strangers").$type<readonly string[] | null>(),
     state: mysqlEnum("state", [
       "staged",
       "checking",

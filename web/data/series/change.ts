@@ -3,6 +3,7 @@ import {
   closedDays,
   countsFrom,
   landOn,
+  type OpenDays,
   type Recurrence,
   relay,
   ruleOf,
@@ -16,15 +17,16 @@ import { RhythmSchema, SpellSchema } from "@keel-round/core/series/schema";
 import { andList } from "@keel-round/core/text";
 import { and, asc, desc, eq, gte, inArray, isNull, lt, ne } from "drizzle-orm";
 import { z } from "zod";
-import { lockRow } from "../book/records";
-import { db } from "../connection";
-import { notFound, Refused } from "../define";
-import { newId } from "../ids";
-import { technicians } from "../people";
+import { notFound, Refused } from "../access/define";
+import { lockSite } from "../access/locks";
+import type { Scope } from "../access/scope";
+import { technicians } from "../access/units";
+import type { When } from "../access/when";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
+import { firmHolidays, siteOpenDays } from "../database/openDays";
+import { inTransaction, type Queries } from "../database/transaction";
 import { business, series, seriesTank, type site, stop, tank, visit } from "../schema";
-import type { Scope } from "../scope";
-import { inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
 import { fitVisits, layStops } from "./lay";
 import { asTheyStand, keepChange } from "./remember";
 import { rowOf } from "./rows";
@@ -91,60 +93,68 @@ export async function previewSeries(scope: Scope, input: SeriesInput, { today }:
  * @throws a refusal for a day that is over, days on which the site is closed, or nobody who goes out.
  */
 export async function saveSeries(scope: Scope, input: SeriesInput, when: When): Promise<{ changeId: string }> {
-  return inTransaction(async (tx) => {
-    await lockRow(tx, scope, "site", input.siteId);
-    const { old, recurrence, relaid, stops, splits, laidOutTo } = await weigh(tx, scope, input, when.today);
-    const before = await asTheyStand(tx, scope.businessId, {
-      seriesIds: old ? [old.id] : [],
-      stopIds: stops.map((s) => s.id),
-    });
-    const seriesId = old && !splits ? old.id : newId();
-    const row = { ...rowOf(recurrence), personId: input.personId };
-    if (old && splits)
-      await tx
-        .update(series)
-        .set({ untilOn: addDays(input.fromOn, -1) })
-        .where(eq(series.id, old.id));
-    if (seriesId === old?.id) await tx.update(series).set(row).where(eq(series.id, seriesId));
-    else await tx.insert(series).values({ id: seriesId, businessId: scope.businessId, siteId: input.siteId, ...row });
-    await setTanks(tx, scope.businessId, seriesId, input.tankIds);
+  return inTransaction((tx) => saveSeriesIn(tx, scope, input, when));
+}
 
-    const gone = relaid.gone.map((s) => s.id);
-    if (gone.length > 0) await tx.update(stop).set({ off: "withdrawn" }).where(inArray(stop.id, gone));
-    const back = relaid.back.map((s) => s.id);
-    if (back.length > 0) await tx.update(stop).set({ off: null }).where(inArray(stop.id, back));
-    const leaves = new Set([...gone, ...relaid.stay.map((s) => s.id)]);
-    const goOn = stops.filter((s) => !leaves.has(s.id) && (!s.withdrawn || back.includes(s.id)));
-    if (goOn.length > 0)
-      await tx
-        .update(stop)
-        .set({ seriesId })
-        .where(
-          inArray(
-            stop.id,
-            goOn.map((s) => s.id),
-          ),
-        );
-    const free = goOn.filter((s) => !s.begun).map((s) => s.id);
-    if (free.length > 0 && (!old || old.personId !== input.personId))
-      await tx.update(stop).set({ personId: input.personId }).where(inArray(stop.id, free));
-    await fitVisits(tx, scope.businessId, [...gone, ...free]);
-    const laid = laidOutTo
-      ? await layStops(tx, scope.businessId, { from: input.fromOn, to: laidOutTo, only: [seriesId] })
-      : [];
-    const changeId = await keepChange(
-      tx,
-      scope,
-      {
-        siteId: input.siteId,
-        said: sayRecurrence(recurrence, when.today).join(" "),
-        before,
-        made: { seriesIds: seriesId === old?.id ? [] : [seriesId], stopIds: laid },
-      },
-      when,
-    );
-    return { changeId };
+/** The same as a part of a larger transaction. */
+export async function saveSeriesIn(
+  tx: Queries,
+  scope: Scope,
+  input: SeriesInput,
+  when: When,
+): Promise<{ changeId: string }> {
+  await lockSite(tx, scope, input.siteId);
+  const { old, recurrence, relaid, stops, splits, laidOutTo } = await weigh(tx, scope, input, when.today);
+  const before = await asTheyStand(tx, scope.businessId, {
+    seriesIds: old ? [old.id] : [],
+    stopIds: stops.map((s) => s.id),
   });
+  const seriesId = old && !splits ? old.id : newId();
+  const row = { ...rowOf(recurrence), personId: input.personId };
+  if (old && splits)
+    await tx
+      .update(series)
+      .set({ untilOn: addDays(input.fromOn, -1) })
+      .where(eq(series.id, old.id));
+  if (seriesId === old?.id) await tx.update(series).set(row).where(eq(series.id, seriesId));
+  else await tx.insert(series).values({ id: seriesId, businessId: scope.businessId, siteId: input.siteId, ...row });
+  await setTanks(tx, scope.businessId, seriesId, input.tankIds);
+
+  const gone = relaid.gone.map((s) => s.id);
+  if (gone.length > 0) await tx.update(stop).set({ off: "withdrawn" }).where(inArray(stop.id, gone));
+  const back = relaid.back.map((s) => s.id);
+  if (back.length > 0) await tx.update(stop).set({ off: null }).where(inArray(stop.id, back));
+  const leaves = new Set([...gone, ...relaid.stay.map((s) => s.id)]);
+  const goOn = stops.filter((s) => !leaves.has(s.id) && (!s.withdrawn || back.includes(s.id)));
+  if (goOn.length > 0)
+    await tx
+      .update(stop)
+      .set({ seriesId })
+      .where(
+        inArray(
+          stop.id,
+          goOn.map((s) => s.id),
+        ),
+      );
+  const free = goOn.filter((s) => !s.begun).map((s) => s.id);
+  if (free.length > 0 && (!old || old.personId !== input.personId))
+    await tx.update(stop).set({ personId: input.personId }).where(inArray(stop.id, free));
+  await fitVisits(tx, scope.businessId, [...gone, ...free]);
+  const laid = laidOutTo
+    ? await layStops(tx, scope.businessId, { from: input.fromOn, to: laidOutTo, only: [seriesId] })
+    : [];
+  const changeId = await keepChange(
+    tx,
+    scope,
+    {
+      siteId: input.siteId,
+      said: sayRecurrence(recurrence, when.today).join(" "),
+      before,
+      made: { seriesIds: seriesId === old?.id ? [] : [seriesId], stopIds: laid },
+    },
+    when,
+  );
+  return { changeId };
 }
 
 async function setTanks(
@@ -164,7 +174,7 @@ type SeriesStop = Awaited<ReturnType<typeof stopsFrom>>[number];
 interface Weighed {
   readonly old: typeof series.$inferSelect | null;
   readonly recurrence: Recurrence;
-  readonly windows: Readonly<Record<string, unknown>>;
+  readonly windows: OpenDays;
   /** Its days from the first that changes, far enough ahead to be shown. */
   readonly dates: readonly string[];
   readonly stops: readonly SeriesStop[];
@@ -177,9 +187,9 @@ interface Weighed {
 /** Checks what is asked for and works out what it does. */
 async function weigh(tx: Queries, scope: Scope, input: SeriesInput, today: string): Promise<Weighed> {
   const { businessId } = scope;
-  if (scope.role === "owner") throw notFound("site");
-  const place = await lockRow(tx, scope, "site", input.siteId);
-  const windows = (place as unknown as typeof site.$inferSelect).windows as Readonly<Record<string, unknown>>;
+  if (scope.role === "tankOwner") throw notFound("site");
+  const place = await lockSite(tx, scope, input.siteId);
+  const windows = siteOpenDays(place as unknown as typeof site.$inferSelect, await firmHolidays(tx, businessId));
   if (input.fromOn < today) throw wrong("fromOn", "That day is over: enter today or a later day.");
   if (!(await technicians(scope, tx)).some((p) => p.id === input.personId))
     throw wrong("personId", "Choose a technician.");

@@ -1,10 +1,11 @@
 import { addDays } from "@keel-round/core/calendar";
 import { landOn, seriesDates } from "@keel-round/core/series";
 import { and, asc, eq, gte, inArray, isNull, lte, ne } from "drizzle-orm";
-import { groupBy } from "../groupBy";
-import { newId } from "../ids";
+import { groupBy } from "../database/groupBy";
+import { newId } from "../database/ids";
+import { firmHolidays, siteOpenDays } from "../database/openDays";
+import type { Queries } from "../database/transaction";
 import { series, seriesTank, site, stop, tank, visit } from "../schema";
-import type { Queries } from "../transaction";
 import { recurrenceOf } from "./rows";
 
 const BATCH = 500;
@@ -26,24 +27,26 @@ export async function layStops(
   { from, to, only }: { readonly from: string; readonly to: string; readonly only?: readonly string[] },
 ): Promise<string[]> {
   const all = await tx
-    .select({ series, windows: site.windows })
+    .select({ series, hours: { windows: site.windows, dates: site.dates, busy: site.busy, holidays: site.holidays } })
     .from(series)
     .innerJoin(site, and(eq(site.businessId, series.businessId), eq(site.id, series.siteId)))
     .where(and(eq(series.businessId, businessId), only ? inArray(series.id, [...only]) : undefined))
     .orderBy(asc(series.id));
   const tanksOf = await seriesTanks(tx, businessId);
   const taken = await visitedDays(tx, businessId, addDays(from, -BESIDE_DAYS), addDays(to, BESIDE_DAYS));
-  const stops = all.flatMap(({ series: s, windows }) =>
-    seriesDates(recurrenceOf(s), from, to).flatMap((originalOn) => {
-      const onDate = landOn(windows, originalOn);
+  const holidays = await firmHolidays(tx, businessId);
+  const stops = all.flatMap(({ series: s, hours }) => {
+    const open = siteOpenDays(hours, holidays);
+    return seriesDates(recurrenceOf(s), from, to).flatMap((originalOn) => {
+      const onDate = landOn(open, originalOn);
       if (!onDate) return [];
       const tanks = tanksOf(s);
       if (tanks.length > 0 && tanks.every((t) => taken.has(`${t} ${onDate}`))) return [];
       for (const t of tanks) taken.add(`${t} ${onDate}`);
       const { id: seriesId, siteId, personId } = s;
       return [{ id: newId(), businessId, siteId, personId, seriesId, originalOn, onDate }];
-    }),
-  );
+    });
+  });
   for (let i = 0; i < stops.length; i += BATCH)
     await tx
       .insert(stop)

@@ -1,9 +1,10 @@
 import { addDays } from "@keel-round/core/calendar";
-import { landOn, type Recurrence, sayRecurrence, seriesDates } from "@keel-round/core/series";
+import { firstOpen, landOn, type Recurrence, sayRecurrence, seriesDates } from "@keel-round/core/series";
 import { and, asc, desc, eq, gte, inArray, isNull, or } from "drizzle-orm";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { firmHolidays, siteOpenDays } from "../database/openDays";
 import { person, roundChange, series, seriesTank, site, stop, tank, visit } from "../schema";
-import type { Scope } from "../scope";
 import { recurrenceOf } from "./rows";
 
 /** A visit to come, as a list of dates tells it. */
@@ -35,6 +36,8 @@ export interface SiteVisits {
   /** Visits beside any series. */
   readonly extra: readonly (ComingStop & { readonly by: string })[];
   readonly tanks: readonly { readonly id: string; readonly name: string }[];
+  /** The first day from today on which somebody may come. */
+  readonly firstOpen: string;
   /** The latest change, if it can be undone. */
   readonly last: { readonly id: string; readonly said: string } | null;
 }
@@ -49,7 +52,7 @@ export async function siteVisits(scope: Scope, siteId: string, today: string): P
     and(eq(t.businessId, scope.businessId as never), eq(t.siteId, siteId as never));
   const [[place], rows, tanks, stops, last] = await Promise.all([
     q
-      .select({ windows: site.windows })
+      .select({ windows: site.windows, dates: site.dates, busy: site.busy, holidays: site.holidays })
       .from(site)
       .where(and(eq(site.businessId, scope.businessId), eq(site.id, siteId))),
     q
@@ -71,6 +74,7 @@ export async function siteVisits(scope: Scope, siteId: string, today: string): P
       .orderBy(asc(stop.onDate)),
     lastChange(scope, siteId),
   ]);
+  const open = place ? siteOpenDays(place, await firmHolidays(q, scope.businessId)) : {};
   const named = await namedTanks(
     scope,
     rows.map((r) => r.series.id),
@@ -92,7 +96,7 @@ export async function siteVisits(scope: Scope, siteId: string, today: string): P
       tankIds: named.get(s.id) ?? null,
       recurrence,
       said: sayRecurrence(recurrence, today),
-      next: withLater(laid, recurrence, place?.windows ?? {}, today),
+      next: withLater(laid, recurrence, open, today),
     };
   });
   return {
@@ -100,6 +104,7 @@ export async function siteVisits(scope: Scope, siteId: string, today: string): P
     series: lines.filter((l) => l.next.length > 0 || l.recurrence.untilOn === null),
     extra: stops.filter((x) => x.stop.seriesId === null).map((x) => ({ ...coming(x), by: x.by })),
     tanks,
+    firstOpen: firstOpen(open, today),
     last,
   };
 }

@@ -1,10 +1,11 @@
 import { and, eq, inArray } from "drizzle-orm";
-import { newId } from "../ids";
+import type { Scope } from "../access/scope";
+import type { When } from "../access/when";
+import { newId } from "../database/ids";
+import type { Queries } from "../database/transaction";
 import { deskChange, roundChange, series, seriesTank, stop, visit } from "../schema";
 import type { RoundBefore } from "../schema/round";
-import type { Scope } from "../scope";
-import type { Queries } from "../transaction";
-import type { When } from "../when";
+import { refreshSite } from "../tanks/status";
 
 /** Series and stops as they stand before a change, so that it can be undone. */
 export async function asTheyStand(
@@ -59,7 +60,7 @@ export async function keepChange(
   tx: Queries,
   scope: Scope,
   { siteId, said, before, made }: { siteId: string; said: string; before: RoundBefore; made: Made },
-  { now }: When,
+  { now, today }: When,
 ): Promise<string> {
   const id = newId();
   const base = { businessId: scope.businessId, personId: scope.personId, at: now };
@@ -74,5 +75,6 @@ export async function keepChange(
     old: null,
     new: said,
   });
+  await refreshSite(tx, scope.businessId, siteId, today);
   return id;
 }

@@ -4,19 +4,19 @@ import { and, asc, eq, inArray, isNull, ne } from "drizzle-orm";
 import fc from "fast-check";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, Phone, scopeOf } from "../../../tools/testing/world.ts";
-import { historyOf } from "../book/history";
-import { linkOptions } from "../book/lists";
-import { startTank } from "../book/newTank";
-import { createRecord, setArchived } from "../book/records";
-import { db } from "../connection";
-import { layOut } from "../layOut";
-import { letterContent } from "../letters";
-import { planInto } from "../planner";
-import { loadRound } from "../round";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { historyOf } from "../desk/history";
+import { linkOptions } from "../desk/lists";
+import { startTank } from "../desk/newTank";
+import { createRecord, setArchived } from "../desk/records";
+import { letterContent } from "../letters/letters";
+import { layOut } from "../round/layOut";
+import { loadRound } from "../round/round";
+import { loadStop } from "../round/stops";
 import { business, operation, series, stop, visit } from "../schema";
-import type { Scope } from "../scope";
-import { loadStop } from "../stops";
-import { loadTank } from "../tanks";
+import { loadTank } from "../tanks/tanks";
+import { planInto } from "../water/planner";
 import { previewSeries, type SeriesInput, saveSeries } from "./change";
 import { siteVisits } from "./read";
 import { recurrenceOf } from "./rows";
@@ -82,7 +82,15 @@ async function newTank(siteId: string, name: string): Promise<string> {
   const sources = (await linkOptions(maud, "tank")).sourceId ?? [];
   const sourceId = sources.find(([, n]) => n === "Port Averil tap")?.[0] ?? "";
   const vessel = { shape: "box", lengthM: 1, widthM: 0.4, heightM: 0.5 } as const;
-  const input = { siteId, name, kind: "community", vessel, sourceId, sump: false, startedOn: today } as const;
+  const input = {
+    siteId,
+    name,
+    kind: "community",
+    vessel,
+    water: { id: sourceId },
+    sump: false,
+    startedOn: today,
+  } as const;
   return (await startTank(maud, input, when())).id;
 }
 
@@ -193,7 +201,7 @@ describe("a series", () => {
       [{ personId: maud.personId }, "personId"],
       [{ tankIds: elsewhere.tankIds }, "tankIds"],
       [{ untilOn: addDays(today, -1) }, "untilOn"],
-      [{ rhythm: { kind: "month-day", day: 1 }, untilOn: today, fromOn: notTheFirst() }, "rhythm"],
+      [{ rhythm: { kind: "month-day", day: 1 }, untilOn: notTheFirst(), fromOn: notTheFirst() }, "rhythm"],
     ];
     for (const [more, field] of wrong)
       await expect(saveSeries(maud, asked(siteId, { ...more }), when()), field).rejects.toMatchObject({
@@ -636,6 +644,20 @@ async function sound(siteId: string): Promise<void> {
   }
   expect(laidOutTo >= today).toBe(true);
 }
+
+test("a visit that was left out is not planned again on a day that one of its tanks was given another visit", async () => {
+  const at = await place(2);
+  await saveSeries(maud, asked(at.siteId), when());
+  const first = (await planned(at.siteId)).find((s) => s.onDate > today);
+  if (!first) throw new Error("A visit");
+  await skipStop(maud, { stopId: first.id, why: "away" }, when());
+  const more = { siteId: at.siteId, on: first.onDate, personId: ines.personId, tankIds: null };
+  const { changeId } = await addStop(maud, more, when());
+  await expect(planAgain(maud, first.id, when())).rejects.toMatchObject({ code: "visited-already" });
+  await undoChange(maud, changeId, when());
+  await planAgain(maud, first.id, when());
+  await sound(at.siteId);
+}, 60_000);
 
 test("what is laid out later goes on as each series says, and lays no skipped day again", async () => {
   const [weekly, fortnightly, ended, skipping] = await Promise.all([place(), place(), place(), place()]);

@@ -1,16 +1,17 @@
 import { weekday } from "@keel-round/core/calendar";
-import { isOpen, sayOn, weekdayName } from "@keel-round/core/series";
-import { and, eq, inArray, isNull } from "drizzle-orm";
+import { isOpen, isSpecial, sayOn, weekdayName } from "@keel-round/core/series";
+import { and, eq, inArray, isNull, ne } from "drizzle-orm";
 import { z } from "zod";
-import { lockRow } from "../book/records";
-import { notFound, Refused } from "../define";
-import { newId } from "../ids";
-import { technicians } from "../people";
+import { notFound, Refused } from "../access/define";
+import { lockSite } from "../access/locks";
+import type { Scope } from "../access/scope";
+import { requireStop } from "../access/sight";
+import { technicians } from "../access/units";
+import type { When } from "../access/when";
+import { newId } from "../database/ids";
+import { firmHolidays, siteOpenDays } from "../database/openDays";
+import { inTransaction, type Queries } from "../database/transaction";
 import { person, site, stop, tank, visit } from "../schema";
-import type { Scope } from "../scope";
-import { requireStop } from "../sight";
-import { inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
 import { asTheyStand, keepChange } from "./remember";
 
 const stopId = z.uuid("Reload the round and try again.");
@@ -40,7 +41,7 @@ export interface Changed {
 }
 
 /** A stop that can still be moved or left out, with its place. */
-async function plannedStop(tx: Queries, scope: Scope, id: string) {
+export async function plannedStop(tx: Queries, scope: Scope, id: string) {
   await requireStop(scope, id);
   const [row] = await tx
     .select({ stop, site })
@@ -74,14 +75,20 @@ export async function skipStop(scope: Scope, input: z.infer<typeof SkipSchema>, 
   });
 }
 
-const NOTHING = { seriesIds: [], stopIds: [] };
+/** Of a change that made nothing new. */
+export const NOTHING = { seriesIds: [], stopIds: [] };
 
-/** Plans a visit again that was left out. */
+/**
+ * Plans a visit again that was left out.
+ *
+ * @throws a refusal for a day that is over, or on which one of its tanks has a visit by now.
+ */
 export async function planAgain(scope: Scope, id: string, when: When): Promise<Changed> {
   return inTransaction(async (tx) => {
     const row = await plannedStop(tx, scope, id);
     if (row.stop.off !== "skipped") throw new Refused(409, "is-planned", "This visit is planned.");
     if (row.stop.onDate < when.today) throw new Refused(409, "is-over", "That day is over.");
+    await requireFreeTanks(tx, scope, row, when.today);
     const before = await asTheyStand(tx, scope.businessId, { seriesIds: [], stopIds: [id] });
     await tx.update(stop).set({ off: null, offWhy: null }).where(eq(stop.id, id));
     await tx
@@ -114,11 +121,24 @@ export async function moveStop(scope: Scope, input: z.infer<typeof MoveSchema>, 
       .where(eq(stop.id, row.stop.id));
     await tx.update(visit).set({ onDate: input.to }).where(eq(visit.stopId, row.stop.id));
     const [who] = await tx.select({ name: person.name }).from(person).where(eq(person.id, personId));
-    const to = input.to === row.stop.onDate ? "" : ` is moved to ${sayOn(input.to, when.today)}`;
-    const by = personId === row.stop.personId ? "" : `${to ? "," : " is"} done by ${who?.name ?? ""}`;
-    const said = `${sayOn(row.stop.onDate, when.today)}${to || by ? `${to}${by}` : " stays"}`;
+    const said = sayMove(
+      row.stop,
+      { on: input.to, by: personId === row.stop.personId ? null : (who?.name ?? "") },
+      when,
+    );
     return { changeId: await keepChange(tx, scope, { siteId: row.site.id, said, before, made: NOTHING }, when) };
   });
+}
+
+/** What a move did, as the site's history tells it; `by` only where somebody else comes. */
+export function sayMove(
+  was: { readonly onDate: string },
+  { on, by }: { readonly on: string; readonly by: string | null },
+  { today }: When,
+): string {
+  const to = on === was.onDate ? "" : ` is moved to ${sayOn(on, today)}`;
+  const done = by === null ? "" : `${to ? "," : " is"} done by ${by}`;
+  return `${sayOn(was.onDate, today)}${to || done ? `${to}${done}` : " stays"}`;
 }
 
 /** Plans one more visit of a site, beside its series: "come back in ten days". */
@@ -128,7 +148,7 @@ export async function addStop(
   when: When,
 ): Promise<Changed & { readonly stopId: string }> {
   return inTransaction(async (tx) => {
-    const place = (await lockRow(tx, scope, "site", input.siteId)) as unknown as typeof site.$inferSelect;
+    const place = await lockSite(tx, scope, input.siteId);
     if (input.on < when.today) throw wrong("on", "That day is over: choose today or a later day.");
     await requireTechnician(tx, scope, input.personId);
     if (!input.anyway) await requireFreeDay(tx, scope, place, input.on, when.today, null);
@@ -155,8 +175,41 @@ export async function addStop(
 
 const wrong = (field: string, message: string): Refused => new Refused(422, "invalid", message, { [field]: [message] });
 
-async function requireTechnician(tx: Queries, scope: Scope, personId: string): Promise<void> {
+export async function requireTechnician(tx: Queries, scope: Scope, personId: string): Promise<void> {
   if (!(await technicians(scope, tx)).some((p) => p.id === personId)) throw wrong("personId", "Choose a technician.");
+}
+
+/** No tank of a stop has another visit on its day: one may have been planned while it was left out. */
+async function requireFreeTanks(
+  tx: Queries,
+  scope: Scope,
+  { stop: of, site: place }: Awaited<ReturnType<typeof plannedStop>>,
+  today: string,
+): Promise<void> {
+  const here = and(eq(visit.businessId, scope.businessId), eq(visit.onDate, of.onDate));
+  const own = await tx
+    .select({ tankId: visit.tankId })
+    .from(visit)
+    .where(and(eq(visit.businessId, scope.businessId), eq(visit.stopId, of.id)));
+  const [taken] =
+    own.length === 0
+      ? []
+      : await tx
+          .select({ id: visit.id })
+          .from(visit)
+          .where(
+            and(
+              here,
+              ne(visit.stopId, of.id),
+              ne(visit.state, "off"),
+              inArray(
+                visit.tankId,
+                own.map((v) => v.tankId),
+              ),
+            ),
+          );
+  if (taken)
+    throw new Refused(409, "visited-already", `${place.name} has a visit on ${sayOn(of.onDate, today)} already.`);
 }
 
 /** Told before a visit is put on a day when nobody opens, or when somebody comes anyway. */
@@ -168,8 +221,11 @@ async function requireFreeDay(
   today: string,
   besides: string | null,
 ): Promise<void> {
-  if (!isOpen(place.windows, on))
-    throw new Refused(409, "closed-day", `${place.name} is closed on ${weekdayName(weekday(on))}s.`);
+  const open = siteOpenDays(place, await firmHolidays(tx, scope.businessId));
+  if (!isOpen(open, on)) {
+    const day = isSpecial(open, on) ? sayOn(on, today) : `${weekdayName(weekday(on))}s`;
+    throw new Refused(409, "closed-day", `${place.name} is closed on ${day}.`);
+  }
   const [there] = await tx
     .select({ id: stop.id, by: person.name })
     .from(stop)

@@ -1,13 +1,15 @@
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import { z } from "zod";
-import { lockRow } from "../book/records";
-import { notFound, Refused } from "../define";
-import { newId } from "../ids";
+import { notFound, Refused } from "../access/define";
+import { lockSite } from "../access/locks";
+import type { Scope } from "../access/scope";
+import type { When } from "../access/when";
+import { newId } from "../database/ids";
+import { inTransaction, type Queries } from "../database/transaction";
+import { withdrawNotices } from "../notices/notices";
 import { deskChange, roundChange, series, seriesTank, stop, visit } from "../schema";
 import type { RoundBefore } from "../schema/round";
-import type { Scope } from "../scope";
-import { inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
+import { refreshSite } from "../tanks/status";
 
 export const UndoSchema = z.object({ changeId: z.uuid("Reload the page and try again.") });
 
@@ -23,10 +25,11 @@ export interface Undone {
  * @throws a refusal where a later change of the same site was made on top of it.
  */
 export async function undoChange(scope: Scope, changeId: string, when: When): Promise<Undone> {
-  return inTransaction((tx) => undo(tx, scope, changeId, when));
+  return inTransaction((tx) => undoChangeIn(tx, scope, changeId, when));
 }
 
-async function undo(tx: Queries, scope: Scope, changeId: string, { now }: When): Promise<Undone> {
+/** The same as a part of a larger transaction. */
+export async function undoChangeIn(tx: Queries, scope: Scope, changeId: string, { now, today }: When): Promise<Undone> {
   const { businessId } = scope;
   const [change] = await tx
     .select()
@@ -34,7 +37,7 @@ async function undo(tx: Queries, scope: Scope, changeId: string, { now }: When):
     .where(and(eq(roundChange.businessId, businessId), eq(roundChange.id, changeId)))
     .for("update");
   if (!change) throw notFound("change");
-  await lockRow(tx, scope, "site", change.siteId);
+  await lockSite(tx, scope, change.siteId);
   if (change.undoneAt) throw new Refused(409, "undone", "This change is undone already.");
   const [last] = await tx
     .select({ id: roundChange.id, said: roundChange.said })
@@ -94,6 +97,7 @@ async function undo(tx: Queries, scope: Scope, changeId: string, { now }: When):
       .set({ untilOn: NEVER })
       .where(inArray(series.id, [...made.seriesIds]));
   await tx.update(roundChange).set({ undoneAt: now }).where(eq(roundChange.id, changeId));
+  await withdrawNotices(tx, businessId, changeId, now);
   await tx.insert(deskChange).values({
     id: newId(),
     businessId,
@@ -106,6 +110,7 @@ async function undo(tx: Queries, scope: Scope, changeId: string, { now }: When):
     old: change.said,
     new: null,
   });
+  await refreshSite(tx, businessId, change.siteId, today);
   return { siteId: change.siteId, begun: begun.size };
 }
 

@@ -1,16 +1,16 @@
-import type { Entity, Values } from "@keel-round/core/book";
-import { quickStart, type TankFacts, type TankKind } from "@keel-round/core/tank";
+import type { Entity, Values } from "@keel-round/core/desk";
+import { type KeptFacts, quickStart, type TankKind } from "@keel-round/core/tank";
 import { and, eq, sql } from "drizzle-orm";
 import { v5 } from "uuid";
-import { insertRecord, Later, lockRow, updateRow } from "../book/records";
-import { stores } from "../book/stores";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import type { When } from "../access/when";
+import { db } from "../database/connection";
+import { inTransaction, type Queries } from "../database/transaction";
+import { insertRecord, Later, lockRow, updateRow } from "../desk/records";
+import { stores } from "../desk/stores";
 import { purifierAtSite } from "../programme/follow";
 import { giveProgramme } from "../programme/save";
 import { importFile, importReading, reading } from "../schema";
-import type { Scope } from "../scope";
-import { inTransaction, type Queries } from "../transaction";
-import type { When } from "../when";
 import { Cancelled, type ImportFile, type ImportRow, progress, rowChunks } from "./rows";
 
 /**
@@ -59,27 +59,27 @@ async function publishRecords(
           await updateRow(tx, scope, entity, target, values, when, file.id, [], later);
           continue;
         }
-        const facts = entity === "tank" ? assumedFacts(file, row, values) : null;
-        const more = facts ? { facts } : {};
+        const kept = entity === "tank" ? assumedFacts(file, row, values) : null;
+        const more = kept ? { facts: kept } : {};
         // The same row of the same file is the same record, whoever publishes it.
         const id = v5(String(row.rowNo), file.id);
         await insertRecord(tx, scope, entity, values, more, when, file.id, later, id);
-        if (facts) {
+        if (kept) {
           const filled = values as { siteId: string; sourceId: string; topUpSourceId: string };
-          const book = {
-            ...facts,
+          const facts = {
+            ...kept,
             kind: values.kind as TankKind,
             purifierAtSite: await purifierAtSite(tx, scope.businessId, filled),
           };
-          await giveProgramme(tx, scope.businessId, { id, book }, when.today);
+          await giveProgramme(tx, scope.businessId, { id, facts }, when.today);
         }
       }
 }
 
 /** Facts of a tank of a file: what no cell told is as usual for its kind, and marked as assumed. */
-function assumedFacts(file: ImportFile, row: ImportRow, values: Values): TankFacts {
+function assumedFacts(file: ImportFile, row: ImportRow, values: Values): KeptFacts {
   const told = new Set(file.meanings.flatMap((m, i) => (m.key && (row.cells[i] ?? "").trim() !== "" ? [m.key] : [])));
-  const facts = stores.tank.columnsOf(values, null).facts as TankFacts;
+  const facts = stores.tank.columnsOf(values, null).facts as KeptFacts;
   const usual = quickStart({
     kind: values.kind as TankKind,
     vessel: facts.display.vessel,

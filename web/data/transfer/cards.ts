@@ -1,6 +1,6 @@
 import { type FileKind, guardText } from "@keel-round/core/transfer";
 import ICAL from "ical.js";
-import { Refused } from "../define";
+import { Refused } from "../access/define";
 
 /** A file that is no table by itself, as the table that it says. */
 interface Told {

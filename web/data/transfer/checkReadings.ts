@@ -1,5 +1,6 @@
-import { FieldError } from "@keel-round/core/book";
 import { civilOf, instantOf } from "@keel-round/core/calendar";
+import { FieldError } from "@keel-round/core/desk";
+import { inSentence } from "@keel-round/core/text";
 import {
   type DateOrder,
   isFormula,
@@ -11,11 +12,11 @@ import {
 } from "@keel-round/core/transfer";
 import { figure, type Parameter, parameterFacts, parseReading } from "@keel-round/core/units";
 import { and, eq, isNull, sql } from "drizzle-orm";
-import { bulkInsert } from "../bulk";
-import { db } from "../connection";
-import { newId } from "../ids";
-import { importReading, site, tank } from "../schema";
-import type { Scope } from "../scope";
+import type { Scope } from "../access/scope";
+import { bulkInsert } from "../database/bulk";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
+import { importFile, importReading, site, tank } from "../schema";
 import { NameIndex } from "./names";
 import { type ImportFile, type ImportRow, rowChunks, type Verdict, writeVerdicts } from "./rows";
 
@@ -40,6 +41,10 @@ const MOST_QUARTERS = 35_040;
 
 interface Context {
   readonly file: ImportFile;
+  /** Names that nobody knows, as they come up. */
+  readonly strangers: Set<string>;
+  /** Tanks of the firm. */
+  readonly known: ReadonlySet<string>;
   readonly zone: string;
   /** The civil day of an instant in the business's zone. */
   readonly dayOf: (ms: number) => string;
@@ -57,8 +62,11 @@ export async function checkReadings(scope: Scope, file: ImportFile): Promise<voi
     .from(tank)
     .innerJoin(site, and(eq(site.businessId, tank.businessId), eq(site.id, tank.siteId)))
     .where(and(eq(tank.businessId, scope.businessId), isNull(tank.archivedAt)));
+  const strangers = new Set<string>();
   const context: Context = {
     file,
+    strangers,
+    known: new Set(tanks.map((t) => t.id)),
     zone: file.zone ?? scope.zone,
     dayOf: daysIn(scope.zone),
     tanks: new NameIndex(tanks, "tank"),
@@ -98,8 +106,15 @@ export async function checkReadings(scope: Scope, file: ImportFile): Promise<voi
     );
     await writeVerdicts(file.id, rows, verdicts);
   }
+  await db()
+    .update(importFile)
+    .set({ strangers: [...strangers].slice(0, MOST_STRANGERS) })
+    .where(eq(importFile.id, file.id));
   await markKnown(scope, file.id);
 }
+
+/** As many as a person says one by one who each of them is. */
+const MOST_STRANGERS = 40;
 
 const STAGED_COLUMNS = "id import_id row_no tank_id parameter entered unit method value sigma taken_at on_date".split(
   " ",
@@ -148,17 +163,13 @@ function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
     issues.row = `This row ends after ${row.cells.length} of ${file.headings.length} cells: the file may have been cut off here.`;
   let tankId = "";
   at("tank", () => {
-    const name = cellOf(context, row, "tank");
-    if (!name) throw new FieldError("The tank is needed.");
-    const found = context.tanks.find(name, cellOf(context, row, "site") ?? undefined);
-    if (typeof found === "string") throw new FieldError(found);
-    tankId = found.id;
+    tankId = tankOf(context, row);
   });
   let takenAt = new Date(0);
   at("at", () => {
     takenAt = momentOf(context, row);
   });
-  const method = cellOf(context, row, "method") ?? "";
+  const method = cellOf(context, row, "method") || (file.sample?.method ?? "");
   const mine: Staged[] = [];
   const add = (column: number, parameter: Parameter, text: string, unit: string) => {
     try {
@@ -196,6 +207,22 @@ function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
   };
 }
 
+/** Whose water a row is: by the name in it, by who that name was said to be, else the one tank of the whole file. */
+function tankOf(context: Context, row: ImportRow): string {
+  const { sample } = context.file;
+  const name = cellOf(context, row, "tank");
+  if (!name) {
+    if (sample?.tankId && context.known.has(sample.tankId)) return sample.tankId;
+    throw new FieldError("Enter the tank.");
+  }
+  const said = sample?.names[name];
+  if (said && context.known.has(said)) return said;
+  const found = context.tanks.find(name, cellOf(context, row, "site") ?? undefined);
+  if (typeof found !== "string") return found.id;
+  context.strangers.add(name);
+  throw new FieldError(found);
+}
+
 const isDash = (text: string) => /^[-–—]+$|^n\/?a$/i.test(text);
 
 /** The reading of a long table: parameter, value and unit each in a cell. */
@@ -210,7 +237,7 @@ function longReading(
   if (!parameter) {
     issues[String(context.column.get("parameter"))] = named
       ? `“${named}” is no parameter that is kept here.`
-      : "The parameter is needed.";
+      : "Enter the parameter.";
     return;
   }
   const said = cellOf(context, row, "unit") ?? "";
@@ -218,7 +245,7 @@ function longReading(
   const unit = units.find((u) => u === said) ?? unitNamed(said) ?? (said === "" ? (units[0] ?? "") : said);
   if (!units.includes(unit)) {
     issues[String(context.column.get("unit"))] =
-      `“${said}” is no unit of ${parameterFacts[parameter].label.toLowerCase()}: use ${units.join(", ")}.`;
+      `“${said}” is no unit of ${inSentence(parameterFacts[parameter].label)}: use ${units.join(", ")}.`;
     return;
   }
   add(context.column.get("value") ?? 0, parameter, cellOf(context, row, "value") ?? "", unit);
@@ -226,7 +253,7 @@ function longReading(
 
 function momentOf(context: Context, row: ImportRow): Date {
   const text = cellOf(context, row, "at");
-  if (!text) throw new FieldError("The day is needed.");
+  if (!text) throw new FieldError("Enter the day.");
   const order: DateOrder | null = context.file.style.dateOrder;
   const day = readMoment(text, order);
   const clock = cellOf(context, row, "time");
@@ -236,6 +263,9 @@ function momentOf(context: Context, row: ImportRow): Date {
   const whole = Math.floor(minute);
   return new Date(instantOf(day.date, whole, context.zone) + Math.round((minute - whole) * 60_000));
 }
+
+/** "<0.02" of a laboratory, "0–0.5" of a card. */
+const IN_BETWEEN = /^<|\d\s*[-–—]\s*\d/;
 
 /** A reading of a day without a time is taken to be from its middle. */
 const NOON = 720;
@@ -248,7 +278,12 @@ function readingOf(
   method: string,
 ): Pick<Staged, "entered" | "value" | "sigma"> {
   if (isFormula(text)) throw new FieldError("This cell holds a formula. Paste its value instead.");
-  const number = readNumber(text, context.file.style.decimal);
+  const { decimal } = context.file.style;
+  if (IN_BETWEEN.test(text.trim())) {
+    const between = parseReading({ parameter, text, unit, method, decimal });
+    if (between.ok) return { entered: text.trim().slice(0, 20), value: between.value, sigma: between.sigma };
+  }
+  const number = readNumber(text, decimal);
   // As it stands in the file, zeros at its end too, unless it is written in another style than ours.
   const plain = text.trim();
   const entered =
@@ -256,7 +291,7 @@ function readingOf(
   const parsed = parseReading({ parameter, text: entered, unit, method });
   if (parsed.ok) return { entered, value: parsed.value, sigma: parsed.sigma };
   const { problem } = parsed;
-  const label = parameterFacts[parameter].label.toLowerCase();
+  const label = inSentence(parameterFacts[parameter].label);
   switch (problem.code) {
     case "other-unit":
       throw new FieldError(`${text} ${unit} is no ${label}; it looks like ${problem.unit}. Set the column's unit.`);

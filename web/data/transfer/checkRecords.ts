@@ -6,24 +6,27 @@ import {
   type FieldIssues,
   type FieldValue,
   factsWith,
+  missingSentence,
   recordKinds,
   sameValue,
+  usualValues,
   type Values,
   valuesOfFacts,
-} from "@keel-round/core/book";
-import { recordSchema } from "@keel-round/core/book/schema";
+} from "@keel-round/core/desk";
+import { recordSchema } from "@keel-round/core/desk/schema";
 import { plainText } from "@keel-round/core/find";
 import type { SourceFacts } from "@keel-round/core/given";
 import { OutOfRangeError } from "@keel-round/core/issues";
 import { quickStart, type TankKind } from "@keel-round/core/tank";
+import { andList, inSentence } from "@keel-round/core/text";
 import { readCell } from "@keel-round/core/transfer";
 import { type VesselShape, vesselOf, vesselShapes } from "@keel-round/core/vessel";
 import { and, eq, isNull } from "drizzle-orm";
-import { wrongWaterSentence } from "../book/rightWater";
-import { type BookRow, stores } from "../book/stores";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { wrongWaterSentence } from "../desk/rightWater";
+import { type BookRow, stores } from "../desk/stores";
 import { client, site, source, tank } from "../schema";
-import type { Scope } from "../scope";
 import { NameIndex } from "./names";
 import { type ImportFile, type ImportRow, rowChunks, type Verdict, writeVerdicts } from "./rows";
 
@@ -202,8 +205,7 @@ function sameAsWritten(before: FieldValue | undefined, value: FieldValue): boole
 
 function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdict {
   const { entity } = context;
-  const defaults: Values = entity === "site" ? SITE_DEFAULTS : entity === "client" ? { lettersBy: "mail-pdf" } : {};
-  const values = entity === "tank" ? tankValues(given) : { ...defaults, ...withoutBlanks(given) };
+  const values = entity === "tank" ? tankValues(given) : { ...usualValues(entity), ...withoutBlanks(given) };
   if ("problem" in values) return say("error", { issues: { row: String(values.problem) } });
   const complete = Object.fromEntries(
     recordKinds[entity].fields.map((f) => [f.key, (values as Values)[f.key] ?? emptyValue(f)]),
@@ -217,7 +219,7 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
     for (const issue of parsed.error.issues) {
       const field = context.fields.get(String(issue.path[0]));
       issues[String(issue.path[0])] =
-        complete[String(issue.path[0])] === null && field ? `${field.label} is needed.` : issue.message;
+        complete[String(issue.path[0])] === null && field ? missingSentence(field) : issue.message;
     }
   else {
     const row = stores[entity].columnsOf(complete, null);
@@ -228,8 +230,6 @@ function made(context: Context, _row: ImportRow, given: Values, say: Say): Verdi
     : say("new", { values: complete });
 }
 
-const SITE_DEFAULTS: Values = { setUpMinutes: 10, bucketL: 20, drain: "sewer", windows: {} };
-
 const withoutBlanks = (values: Values): Values =>
   Object.fromEntries(
     Object.entries(values).filter(([, v]) => v !== null && v !== "" && !(Array.isArray(v) && v.length === 0)),
@@ -239,15 +239,15 @@ const withoutBlanks = (values: Values): Values =>
 function tankValues(given: Values): Values | { problem: string } {
   const kind = given.kind as TankKind | null | undefined;
   const shape = given["display.vessel.shape"] as VesselShape | null | undefined;
-  if (!kind) return { problem: "The kind of tank is needed." };
-  if (!shape) return { problem: "The shape is needed, and the inside dimensions." };
+  if (!kind) return { problem: "Enter the kind of tank." };
+  if (!shape) return { problem: "Enter the shape, and the inside dimensions." };
   const sides = Object.fromEntries(
     vesselShapes[shape].dimensions.map(({ key }) => [key, Number(given[`display.vessel.${key}`] ?? 0)]),
   );
   const missing = vesselShapes[shape].dimensions.filter(({ key }) => !sides[key]);
   if (missing.length > 0)
     return {
-      problem: `${missing.map((d) => d.label.toLowerCase()).join(" and ")} of a ${vesselShapes[shape].label.toLowerCase()} is needed.`,
+      problem: `Enter the ${andList(missing.map((d) => inSentence(d.label)))} of the ${inSentence(vesselShapes[shape].label)}.`,
     };
   try {
     const facts = quickStart({

@@ -1,14 +1,14 @@
-import { type ListRow, recordKinds, sayField, writeField } from "@keel-round/core/book";
+import { type ListRow, recordKinds, sayField, writeField } from "@keel-round/core/desk";
 import { type FileEntity, type FileKind, guardText, headingOf, writeListCell } from "@keel-round/core/transfer";
 import { METRIC } from "@keel-round/core/units";
 import { stringify } from "csv-stringify/sync";
 import { and, asc, eq, gt, isNull, or } from "drizzle-orm";
-import { linkNames } from "../book/links";
-import { type BookRow, stores } from "../book/stores";
-import { db } from "../connection";
-import { notFound } from "../define";
+import { notFound } from "../access/define";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { linkNames } from "../desk/links";
+import { type BookRow, stores } from "../desk/stores";
 import { reading, site, tank } from "../schema";
-import type { Scope } from "../scope";
 
 const CHUNK = 2000;
 

@@ -2,12 +2,12 @@ import { and, count, eq } from "drizzle-orm";
 import iconv from "iconv-lite";
 import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
-import { listRecords, loadRecord } from "../book/lists";
-import { changeRecord } from "../book/records";
-import { db } from "../connection";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { listRecords, loadRecord } from "../desk/lists";
+import { changeRecord } from "../desk/records";
 import { type importFile, importRow, reading } from "../schema";
-import type { Scope } from "../scope";
-import { loadTank } from "../tanks";
+import { loadTank } from "../tanks/tanks";
 import { exportCsv } from "./export";
 import {
   applyImport,
@@ -146,13 +146,13 @@ describe("a list of tanks", () => {
     await check(id);
     expect(await issuesOf(id)).toEqual([
       "There is no site called “Lanhead Clinic” here. Did you mean “Lanehead Clinic”?",
-      "front to back of a box is needed.",
-      "Kind is needed.",
+      "Enter the front to back of the box.",
+      "Choose one for “kind”.",
     ]);
     // One answer mends every row that says the same.
     expect(await mendCell(maud, id, { rowNo: 1, column: 0, text: "Lanehead Clinic", everywhere: true })).toBe(1);
     await check(id);
-    expect((await issuesOf(id))[0]).toBe("front to back of a box is needed.");
+    expect((await issuesOf(id))[0]).toBe("Enter the front to back of the box.");
   });
 });
 
@@ -227,7 +227,7 @@ describe("readings", () => {
       "it looks like SG 25/25",
       "“furlongs” is no unit of nitrate",
       "Did you mean “Archerfish”?",
-      "is no ph",
+      "is no pH",
       "may have been cut off here",
     ].entries())
       expect(said[i]).toContain(words);

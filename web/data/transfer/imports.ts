@@ -1,13 +1,14 @@
 import { type CellStyle, type ColumnMeaning, targetsOf } from "@keel-round/core/transfer";
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
-import { undoBatch } from "../book/records";
-import { db } from "../connection";
-import { notFound, Refused } from "../define";
-import { enqueue, forgetGivenUp } from "../jobs";
-import { importFile, importReading, importRow, person } from "../schema";
-import { type Scope, scopeOfUser } from "../scope";
-import { inTransaction } from "../transaction";
-import type { When } from "../when";
+import { notFound, Refused } from "../access/define";
+import { type Scope, scopeOfUser } from "../access/scope";
+import type { When } from "../access/when";
+import { forgetGivenUp } from "../background/jobs";
+import { db } from "../database/connection";
+import { enqueue } from "../database/enqueue";
+import { inTransaction } from "../database/transaction";
+import { undoBatch } from "../desk/records";
+import { importFile, importReading, importRow, person, type SampleFacts } from "../schema";
 import { applyFile, takeBackReadings } from "./apply";
 import { checkReadings } from "./checkReadings";
 import { checkRecords } from "./checkRecords";
@@ -82,7 +83,12 @@ async function change(
 export async function checkImport(
   scope: Scope,
   id: string,
-  how: { readonly meanings: readonly ColumnMeaning[]; readonly style: CellStyle; readonly zone: string | null },
+  how: {
+    readonly meanings: readonly ColumnMeaning[];
+    readonly style: CellStyle;
+    readonly zone: string | null;
+    readonly sample?: SampleFacts | null;
+  },
 ): Promise<void> {
   const file = await loadImport(scope, id);
   const known = new Set(targetsOf(file.kind).map((t) => t.key));
@@ -91,8 +97,8 @@ export async function checkImport(
     throw new Refused(422, "invalid", "The columns do not fit this file. Reload the page.");
   if (new Set(keys).size < keys.length)
     throw new Refused(422, "twice", "Two columns mean the same. Let one of them be left out.");
-  if (file.kind === "reading" && !keys.includes("tank"))
-    throw new Refused(422, "no-tank", "Say which column names the tank.");
+  if (file.kind === "reading" && !keys.includes("tank") && !how.sample?.tankId)
+    throw new Refused(422, "no-tank", "Say which column names the tank, or choose the one tank it is all of.");
   if (file.kind === "reading" && !keys.includes("at"))
     throw new Refused(422, "no-day", "Say which column holds the day.");
   if (file.kind !== "reading" && !keys.includes("name") && !keys.includes("id"))

@@ -1,8 +1,8 @@
 import { beforeAll, expect, test } from "vitest";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
-import { listRecords } from "../book/lists";
-import { changeRecord } from "../book/records";
-import type { Scope } from "../scope";
+import type { Scope } from "../access/scope";
+import { listRecords } from "../desk/lists";
+import { changeRecord } from "../desk/records";
 import { clientsAsVCards, sitesAsGeoJson } from "./places";
 
 let maud: Scope;

@@ -1,8 +1,8 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
-import { db } from "../connection";
-import { notFound } from "../define";
+import { notFound } from "../access/define";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
 import { client, site } from "../schema";
-import type { Scope } from "../scope";
 import { LETTERS } from "./cards";
 
 /** The sites of the business as GeoJSON (RFC 7946): points, longitude first, WGS 84. No code and no alarm note. */

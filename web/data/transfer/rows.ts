@@ -1,6 +1,6 @@
-import type { FieldIssues, Values } from "@keel-round/core/book";
+import type { FieldIssues, Values } from "@keel-round/core/desk";
 import { and, asc, between, count, eq, gt, sql } from "drizzle-orm";
-import { db } from "../connection";
+import { db } from "../database/connection";
 import { type ImportCounts, importFile, importRow } from "../schema";
 
 export type ImportFile = typeof importFile.$inferSelect;

@@ -10,14 +10,14 @@ import {
 } from "@keel-round/core/transfer";
 import chardet from "chardet";
 import { CsvError, parse } from "csv-parse";
-import { eq } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import iconv from "iconv-lite";
-import { bulkInsert } from "../bulk";
-import { db } from "../connection";
-import { Refused } from "../define";
-import { newId } from "../ids";
-import { importFile, importRow } from "../schema";
-import type { Scope } from "../scope";
+import { Refused } from "../access/define";
+import type { Scope } from "../access/scope";
+import { bulkInsert } from "../database/bulk";
+import { db } from "../database/connection";
+import { newId } from "../database/ids";
+import { importFile, importRow, type SampleFacts } from "../schema";
 import { toldTable, wholeFileForm } from "./cards";
 
 /** Limits of one file; of one that is read whole, as cards and places are. They are stated on the page. */
@@ -208,6 +208,7 @@ export async function stageFile(
     const names = (headings as { names: string[] } | null)?.names ?? [];
     const column = (i: number) => samples.map((s) => s[i] ?? "").filter((c) => c.trim() !== "");
     const cells = names.flatMap((_, i) => column(i));
+    const before = await lastLike(scope.businessId, file.kind, names);
     await db()
       .insert(importFile)
       .values({
@@ -219,8 +220,10 @@ export async function stageFile(
         encoding,
         delimiter,
         headings: names,
-        meanings: guessMeanings(file.kind, names.map(splitHeading)),
-        style: {
+        meanings: before?.meanings ?? guessMeanings(file.kind, names.map(splitHeading)),
+        zone: before?.zone ?? null,
+        sample: file.kind === "reading" ? await sampleBefore(scope.businessId, before) : null,
+        style: before?.style ?? {
           decimal: guessDecimal(cells.filter((c) => /^\s*[+-]?[\d.,\s]+%?\s*$/.test(c))),
           dateOrder: guessDateOrder(cells.filter((c) => /\d/.test(c) && /[./-]|\p{L}{3}/u.test(c))),
         },
@@ -235,6 +238,36 @@ export async function stageFile(
     throw error instanceof CsvError ? refuseCsv(error) : error;
   }
 }
+
+/** The last file that was brought in under the same headings: its columns mean the same. */
+async function lastLike(businessId: string, kind: FileKind, headings: readonly string[]) {
+  const rows = await db()
+    .select()
+    .from(importFile)
+    .where(and(eq(importFile.businessId, businessId), eq(importFile.kind, kind), eq(importFile.state, "done")))
+    .orderBy(desc(importFile.at))
+    .limit(REMEMBERED);
+  return rows.find((r) => JSON.stringify(r.headings) === JSON.stringify(headings)) ?? null;
+}
+
+/** What the last file like it did not say either; the names of samples are remembered from any. */
+async function sampleBefore(
+  businessId: string,
+  before: typeof importFile.$inferSelect | null,
+): Promise<SampleFacts | null> {
+  const rows = await db()
+    .select({ sample: importFile.sample })
+    .from(importFile)
+    .where(and(eq(importFile.businessId, businessId), eq(importFile.kind, "reading"), eq(importFile.state, "done")))
+    .orderBy(desc(importFile.at))
+    .limit(REMEMBERED);
+  const names = Object.assign({}, ...rows.map((r) => r.sample?.names ?? {}).reverse()) as SampleFacts["names"];
+  if (!before?.sample && Object.keys(names).length === 0) return null;
+  return { tankId: null, method: before?.sample?.method ?? null, names };
+}
+
+/** So many files back columns and names are remembered. */
+const REMEMBERED = 30;
 
 /** Rows that are looked at for headings. */
 const TOP_ROWS = 6;

@@ -1,0 +1,53 @@
+import { METRIC, type UnitPreference } from "@keel-round/core/units";
+import { and, eq } from "drizzle-orm";
+import { db } from "../database/connection";
+import { business, person } from "../schema";
+import { sessionOf } from "./auth";
+
+export type Role = "office" | "lead" | "technician" | "tankOwner";
+
+/** Who works at the firm: all but the owners of tanks. */
+export const STAFF: readonly Role[] = ["office", "lead", "technician"];
+
+/** Whether a role sees every client and the rounds of everybody. */
+export const seesAll = (role: Role): boolean => role === "office" || role === "lead";
+
+/** Who asks, and for which business. Every query takes one. */
+export interface Scope {
+  readonly businessId: string;
+  readonly businessName: string;
+  readonly zone: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly role: Role;
+  /** Set for an owner of tanks: they see nothing of other clients. */
+  readonly clientId: string | null;
+  readonly units: UnitPreference;
+}
+
+/** The scope of a request's session, or null if nobody is signed in. */
+export async function scopeOf(headers: Headers): Promise<Scope | null> {
+  const session = await sessionOf(headers);
+  return session ? scopeOfUser(session.user.id) : null;
+}
+
+/** The scope of a signed-in user: the business they are a person of. */
+export async function scopeOfUser(userId: string): Promise<Scope | null> {
+  const [row] = await db()
+    .select({ person, businessName: business.name, zone: business.zone })
+    .from(person)
+    .innerJoin(business, eq(business.id, person.businessId))
+    .where(and(eq(person.userId, userId)))
+    .limit(1);
+  if (!row) return null;
+  return {
+    businessId: row.person.businessId,
+    businessName: row.businessName,
+    zone: row.zone,
+    personId: row.person.id,
+    name: row.person.name,
+    role: row.person.role,
+    clientId: row.person.clientId,
+    units: { ...METRIC, ...row.person.units },
+  };
+}

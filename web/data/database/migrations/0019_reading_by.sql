@@ -1,0 +1,1 @@
+ALTER TABLE `reading` ADD COLUMN IF NOT EXISTS `person_id` uuid;

@@ -1,0 +1,1 @@
+ALTER TABLE `finding` MODIFY COLUMN `kind` enum('safety','livestock','equipment','water','site','other') NOT NULL;

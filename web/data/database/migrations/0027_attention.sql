@@ -1,0 +1,1 @@
+ALTER TABLE `tank_status` ADD COLUMN IF NOT EXISTS `attention` json;

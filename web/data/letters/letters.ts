@@ -1,0 +1,353 @@
+import { createHash, createHmac } from "node:crypto";
+import { clockText, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
+import { conditionOf, programmeOn } from "@keel-round/core/given";
+import { closing, greeting, type LetterTank, letterFor, wordingAfter } from "@keel-round/core/letter";
+import { say } from "@keel-round/core/say";
+import { METRIC, type Parameter } from "@keel-round/core/units";
+import { visitState } from "@keel-round/core/visit";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne } from "drizzle-orm";
+import { notFound, Refused } from "../access/define";
+import type { Scope } from "../access/scope";
+import { clientsInSight, inSight } from "../access/sight";
+import { db } from "../database/connection";
+import { enqueue } from "../database/enqueue";
+import { newId } from "../database/ids";
+import { inTransaction } from "../database/transaction";
+import { writeEntries } from "../find/entries";
+import { keptPlan } from "../plan/keptPlan";
+import { loadPlanInputs } from "../plan/planInputs";
+import { loadRound } from "../round/round";
+import { business, client, letter, person, reading, site, stop, visit } from "../schema";
+import { appliedOps } from "../visit/operations";
+
+/** What a letter is rendered from. */
+export interface LetterContent {
+  readonly business: string;
+  readonly date: string;
+  readonly greeting: string;
+  readonly siteName: string;
+  readonly tanks: readonly LetterTank[];
+  readonly close: string;
+  readonly signedBy: string;
+  readonly revision: number;
+}
+
+function secret(): string {
+  const value = process.env.BETTER_AUTH_SECRET;
+  if (!value) throw new Error("BETTER_AUTH_SECRET is not set.");
+  return value;
+}
+
+/** The unguessable part of a letter's link. Derived, so that it is stored nowhere. */
+export function letterToken(letterId: string): string {
+  return createHmac("sha256", secret()).update(`letter:${letterId}`).digest("base64url");
+}
+
+/** What is kept of a letter's link. */
+export const letterTokenHash = (letterId: string): string => hashOf(letterToken(letterId));
+
+const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
+
+/** Gathers what the letter of a closed stop says; null while a visit of it is still open. */
+export async function letterContent(
+  businessId: string,
+  stopId: string,
+): Promise<(LetterContent & { clientId: string; letterId: string }) | null> {
+  const q = db();
+  const [head] = await q
+    .select({ stop, site, client, business, person })
+    .from(stop)
+    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .innerJoin(client, and(eq(client.businessId, site.businessId), eq(client.id, site.clientId)))
+    .innerJoin(business, eq(business.id, stop.businessId))
+    .innerJoin(person, and(eq(person.businessId, stop.businessId), eq(person.id, stop.personId)))
+    .where(and(eq(stop.businessId, businessId), eq(stop.id, stopId)));
+  if (!head) return null;
+  const visits = await q
+    .select()
+    .from(visit)
+    .where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId), ne(visit.state, "off")));
+  if (visits.length === 0 || visits.some((v) => v.state !== "closed")) return null;
+
+  const on = head.stop.onDate;
+  const inputs = await loadPlanInputs(
+    q,
+    businessId,
+    visits.map((v) => ({ visitId: v.tankId, tankId: v.tankId, on })),
+  );
+  const [nextStop] = await q
+    .select()
+    .from(stop)
+    .where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on), isNull(stop.off)))
+    .orderBy(asc(stop.onDate))
+    .limit(1);
+  const about = nextStop ? await arrivalAt(businessId, head.stop.personId, nextStop.onDate, nextStop.id) : null;
+
+  const wording = wordingAfter(await letterBefore(businessId, head.site.id, on), METRIC);
+  const tanks: LetterTank[] = [];
+  for (const v of visits) {
+    const input = inputs.get(v.tankId);
+    const plan = keptPlan(v.plan);
+    if (!input || !plan) continue;
+    const state = visitState(await appliedOps(q, businessId, v.id));
+    const earlier = await q
+      .select()
+      .from(reading)
+      .where(and(eq(reading.businessId, businessId), eq(reading.tankId, v.tankId), lt(reading.onDate, on)))
+      .orderBy(desc(reading.takenAt))
+      .limit(120);
+    const previous: Partial<Record<Parameter, { value: number; on: string }>> = {};
+    for (const r of earlier) previous[r.parameter as Parameter] ??= { value: r.value, on: r.onDate };
+    tanks.push(
+      letterFor({
+        facts: input.facts,
+        plan,
+        state,
+        condition: conditionOf(input),
+        previous,
+        tasks: programmeOn(input, true),
+        on,
+        phone: head.business.phone,
+        units: METRIC,
+        wording,
+      }),
+    );
+  }
+  const [{ last } = { last: null }] = await q
+    .select({ last: max(letter.revision) })
+    .from(letter)
+    .where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)));
+  return {
+    letterId: newId(),
+    clientId: head.client.id,
+    business: head.business.name,
+    date: longDate(on),
+    greeting: say(greeting(head.client.contact), METRIC),
+    siteName: head.site.name,
+    tanks,
+    close: say(closing(nextStop ? { on: nextStop.onDate, about } : null, head.business.phone), METRIC),
+    signedBy: head.person.name,
+    revision: (last ?? 0) + 1,
+  };
+}
+
+/** What the letter of the visit before said to a site, as plain text; empty where there was none. */
+async function letterBefore(businessId: string, siteId: string, on: string): Promise<string> {
+  const [before] = await db()
+    .select({ plain: letter.plain })
+    .from(letter)
+    .innerJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
+    .where(and(eq(letter.businessId, businessId), eq(stop.siteId, siteId), lt(stop.onDate, on)))
+    .orderBy(desc(stop.onDate), desc(letter.revision))
+    .limit(1);
+  return before?.plain ?? "";
+}
+
+/** About when a stop is reached on its day, as the plan stands now. */
+async function arrivalAt(businessId: string, personId: string, on: string, stopId: string): Promise<string | null> {
+  const { day } = await loadRound({ businessId, units: METRIC }, personId, on);
+  const at = day.stops.find((s) => s.stop.id === stopId)?.start;
+  if (at === undefined) return null;
+  const minute = Math.round(at / 5) * 5;
+  // A day that is laid out past midnight is moved before it comes: no owner is told such an hour.
+  if (minute >= MINUTES_A_DAY) return null;
+  return clockText(minute);
+}
+
+/** Stores a rendered letter. */
+export async function storeLetter(
+  businessId: string,
+  stopId: string,
+  content: { letterId: string; clientId: string; revision: number },
+  rendered: { subject: string; html: string; plain: string; pdf: Buffer },
+  now: Date,
+): Promise<void> {
+  const [last] = await db()
+    .select({ plain: letter.plain })
+    .from(letter)
+    .where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)))
+    .orderBy(desc(letter.revision))
+    .limit(1);
+  // Two tanks closed at once ask twice; only what reads differently is a new revision.
+  if (last?.plain === rendered.plain) return;
+  await db()
+    .insert(letter)
+    .values({
+      id: content.letterId,
+      businessId,
+      clientId: content.clientId,
+      stopId,
+      revision: content.revision,
+      ...rendered,
+      tokenHash: hashOf(letterToken(content.letterId)),
+      createdAt: now,
+    });
+  await writeEntries(db(), businessId, { entity: "letter", ids: [content.letterId] });
+}
+
+const DAY_MS = 86_400_000;
+
+/** A letter by the token of its link; null if there is none, it was revoked, or is older than the firm lets links work. */
+export async function letterByToken(token: string, now = new Date()): Promise<typeof letter.$inferSelect | null> {
+  const [row] = await db()
+    .select({ letter, days: business.letterDays })
+    .from(letter)
+    .innerJoin(business, eq(business.id, letter.businessId))
+    .where(eq(letter.tokenHash, hashOf(token)));
+  if (!row || row.letter.revokedAt) return null;
+  const since = row.letter.sentAt ?? row.letter.createdAt;
+  return now.getTime() - since.getTime() > row.days * DAY_MS ? null : row.letter;
+}
+
+/** Takes the link of a letter back, or lets it work again. The letter itself stays. */
+export async function setRevoked(scope: Scope, letterId: string, revoked: boolean, now: Date): Promise<void> {
+  const row = await findLetter(scope, letterId);
+  if (scope.role === "tankOwner") throw notFound("letter");
+  await db()
+    .update(letter)
+    .set({ revokedAt: revoked ? (row.revokedAt ?? now) : null })
+    .where(eq(letter.id, letterId));
+}
+
+/** An owner of tanks sees what was sent to them; the firm sees what it has written as well. */
+const sentTo = (scope: Scope) => (scope.role === "tankOwner" ? isNotNull(letter.sentAt) : undefined);
+
+/** Notes the first time a letter was opened by its link: by anybody but the firm that wrote it. */
+export async function noteOpened(
+  { id: letterId, businessId }: Pick<typeof letter.$inferSelect, "id" | "businessId">,
+  reader: Scope | null,
+  now: Date,
+): Promise<void> {
+  if (reader && reader.businessId === businessId && reader.role !== "tankOwner") return;
+  await db()
+    .update(letter)
+    .set({ openedAt: now })
+    .where(and(eq(letter.id, letterId), isNull(letter.openedAt)));
+}
+
+/** The letters of the scope, newest first, without their bodies. */
+export async function listLetters(scope: Scope) {
+  return db()
+    .select({
+      id: letter.id,
+      subject: letter.subject,
+      revision: letter.revision,
+      clientName: client.name,
+      email: client.email,
+      createdAt: letter.createdAt,
+      queuedAt: letter.queuedAt,
+      sentAt: letter.sentAt,
+      openedAt: letter.openedAt,
+      sendError: letter.sendError,
+      revokedAt: letter.revokedAt,
+    })
+    .from(letter)
+    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .where(
+      and(
+        eq(letter.businessId, scope.businessId),
+        inSight(letter.clientId, await clientsInSight(scope)),
+        sentTo(scope),
+      ),
+    )
+    .orderBy(desc(letter.createdAt))
+    .limit(100);
+}
+
+/** One letter of the scope, with its bodies. */
+export async function findLetter(scope: Scope, letterId: string): Promise<typeof letter.$inferSelect> {
+  const [row] = await db()
+    .select()
+    .from(letter)
+    .where(
+      and(
+        eq(letter.businessId, scope.businessId),
+        eq(letter.id, letterId),
+        inSight(letter.clientId, await clientsInSight(scope)),
+        sentTo(scope),
+      ),
+    );
+  if (!row) throw notFound("letter");
+  return row;
+}
+
+const MINUTE_MS = 60_000;
+
+/** Minutes after the close of a visit before which its letter does not leave: a visit closed too early is reopened by then. */
+const waitMinutes = (): number => Number(process.env.LETTER_WAIT_MINUTES ?? 30);
+
+/** When a letter may leave: now, or so long after the last visit of its stop was closed. */
+async function leavesAt(scope: Scope, stopId: string, now: Date): Promise<Date> {
+  const [row] = await db()
+    .select({ closedAt: max(visit.closedAt) })
+    .from(visit)
+    .where(and(eq(visit.businessId, scope.businessId), eq(visit.stopId, stopId)));
+  const earliest = row?.closedAt ? row.closedAt.getTime() + waitMinutes() * MINUTE_MS : 0;
+  return new Date(Math.max(now.getTime(), earliest));
+}
+
+/** Takes a letter that waits to leave out of the mail again. */
+export async function callBackLetter(scope: Scope, letterId: string, now: Date): Promise<void> {
+  await findLetter(scope, letterId);
+  const [back] = await db()
+    .update(letter)
+    .set({ queuedAt: null })
+    .where(and(eq(letter.id, letterId), gt(letter.queuedAt, now), isNull(letter.sentAt)));
+  if (back.affectedRows === 0) throw new Refused(409, "on-its-way", "This letter is on its way already.");
+}
+
+/** Queues a letter to be mailed to its client. */
+export async function queueLetter(scope: Scope, letterId: string, now: Date): Promise<void> {
+  const row = await findLetter(scope, letterId);
+  if (row.queuedAt) throw new Refused(409, "already-queued", "This letter is already on its way.");
+  const [to] = await db()
+    .select({ name: client.name, lettersBy: client.lettersBy })
+    .from(client)
+    .where(and(eq(client.businessId, scope.businessId), eq(client.id, row.clientId)));
+  if (to?.lettersBy === "none")
+    throw new Refused(
+      409,
+      "not-mailed",
+      `${to.name} wants letters kept here and not mailed. The desk can change that; the page can be printed.`,
+    );
+  const queuedAt = await leavesAt(scope, row.stopId, now);
+  await inTransaction(async (tx) => {
+    const [taken] = await tx
+      .update(letter)
+      .set({ queuedAt })
+      .where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
+    if (taken.affectedRows === 1)
+      await enqueue(tx, scope.businessId, "mail", { letterId }, queuedAt.getTime() - now.getTime());
+  });
+}
+
+/** What the mail of a letter needs. */
+export async function letterMail(businessId: string, letterId: string) {
+  const [row] = await db()
+    .select({
+      letter,
+      to: client.email,
+      contact: client.contact,
+      contacts: client.contacts,
+      lettersBy: client.lettersBy,
+      from: business.mailFrom,
+      businessName: business.name,
+    })
+    .from(letter)
+    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .innerJoin(business, eq(business.id, letter.businessId))
+    .where(and(eq(letter.businessId, businessId), eq(letter.id, letterId)));
+  return row ?? null;
+}
+
+/** Notes what became of a letter's mail. */
+export async function noteMail(letterId: string, outcome: { sentAt: Date } | { sendError: string }): Promise<void> {
+  await db()
+    .update(letter)
+    .set(
+      "sentAt" in outcome
+        ? { sentAt: outcome.sentAt, sendError: null }
+        : { sendError: outcome.sendError.slice(0, 400) },
+    )
+    .where(eq(letter.id, letterId));
+}

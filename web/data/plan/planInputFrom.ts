@@ -1,0 +1,168 @@
+import { addDays } from "@keel-round/core/calendar";
+import { DEFAULT_LIMITS, minutesForWater, type PlanInput } from "@keel-round/core/given";
+import { kitOnDay } from "@keel-round/core/kits";
+import { windowOn } from "@keel-round/core/series";
+import type { TankFacts } from "@keel-round/core/tank";
+import type { Parameter } from "@keel-round/core/units";
+import { siteOpenDays } from "../database/openDays";
+import type { animal, site } from "../schema";
+import { atSite, factsOf, openFinding, sourceOf, taskOf } from "./asCore";
+import { dosesBefore, givenOf, withPumps } from "./doses";
+import { ratesOf } from "./rates";
+import type { PlanRows, VisitToPlan } from "./rows";
+import { asCollected } from "./seaLots";
+
+/** Library weight of a tank's evaporation against logged levels. */
+const EVAPORATION_WEIGHT = 2;
+const LOGGED_LEVELS = 6;
+const LOGGED_STEPS = 12;
+/** A van that carries so many kilograms of water carries this many litres of the heaviest. */
+const SALT_KG_PER_L = 1.025;
+/** Where the recurring stops are not laid out yet, the next visit is taken to be this far off. */
+const FALLBACK_INTERVAL_DAYS = 7;
+
+/**
+ * What one visit is planned from, out of the rows that were read; null where its tank is gone.
+ *
+ * What this visit itself logged is left out: it comes from the operation log, on the phone and here alike.
+ */
+export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null {
+  const row = rows.tanks.get(v.tankId);
+  if (!row) return null;
+  const own = rows.ofVisit.get(v.visitId);
+  const others = <R extends { readonly visitId: string | null }>(list: readonly R[] | undefined): R[] =>
+    (list ?? []).filter((r) => r.visitId !== v.visitId);
+  const earlier = <R extends { readonly visitId: string | null; readonly onDate: string }>(
+    list: readonly R[] | undefined,
+  ): R[] => others(list).filter((r) => r.onDate <= v.on);
+  const readings = earlier(rows.readings.get(v.tankId));
+  const changes = earlier(rows.changes.get(v.tankId));
+  const byHand = earlier(rows.byHand.get(v.tankId));
+  const kept = factsOf(row.tank, (rows.animals.get(v.tankId) ?? []).map(animalGroup));
+  const facts = {
+    ...withPumps(kept, rows.dosing.pumps.get(v.tankId)),
+    evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(rows.levels.get(v.tankId))),
+  };
+  const dates = rows.neighbours.get(v.tankId) ?? [];
+  const chosen = own?.chosen ?? null;
+  const source = sourceOf(rows.chosenWaters.get(chosen?.sourceId ?? "") ?? row.source, v.on);
+  const water = asCollected(atSite(source, row.site), rows.seaLots, v.on);
+  const input: PlanInput = {
+    facts,
+    readings: readings.map((r) => ({
+      parameter: r.parameter as Parameter,
+      value: r.value,
+      sigma: r.sigma,
+      on: r.onDate,
+      ...(r.item ? { item: r.item } : {}),
+      ...(r.kitId ? { kit: r.kitId } : {}),
+    })),
+    rates: ratesOf(facts, water, {
+      ...{ readings, changes, events: rows.events.get(v.tankId) ?? [], on: v.on },
+      ...{ doses: dosesBefore(facts, rows.dosing, v.on), byHand },
+    }),
+    tasks: (rows.tasks.get(v.tankId) ?? [])
+      .filter((t) => (rows.carriers.get(`${row.site.id} ${t.code}`) ?? v.tankId) === v.tankId)
+      .map((t) => taskOf(t, rows.firmJobs)),
+    evidence: {
+      ...rows.evidence.of(v.tankId, v.on),
+      dirt: earlier(rows.steps.get(v.tankId)).flatMap((s) =>
+        s.dirt === null ? [] : [{ job: s.step, on: s.onDate, dirt: s.dirt }],
+      ),
+    },
+    source: water,
+    topUpSource: sourceOf(row.topUp, v.on),
+    ...(rows.kits.length > 0 ? { kits: rows.kits.map((k) => kitOnDay(k, v.on)) } : {}),
+    ...(rows.products.length > 0 ? { products: rows.products } : {}),
+    ...(byHand.length > 0 ? { dosed: givenOf(byHand) } : {}),
+    // A firm that set its limits before one of them was known has the usual one.
+    limits: { ...DEFAULT_LIMITS, ...rows.limits },
+    findings: others(rows.findings.get(v.tankId)).map(openFinding),
+    on: v.on,
+    nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
+    lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
+    ...lastChange(facts, row.source.facts.conditioner?.bindsAmmonia === true, changes),
+    belowMarkCm: null,
+    ...(chosen ? { chosen } : {}),
+    litresOnBoard: own ? own.vanKg / SALT_KG_PER_L : null,
+    loggedMinutes: minutesByStep(others(rows.steps.get(v.tankId))),
+    personFactor: own?.pace ?? 1,
+    site: siteOf(row.site, underTreatment(facts, v.on)),
+  };
+  const window = windowOn(siteOpenDays(row.site, rows.holidays), v.on);
+  return {
+    ...input,
+    minutesForWater: window
+      ? minutesForWater(input, window.to - window.from, row.site.setUpMinutes, own?.tanks ?? 1)
+      : null,
+  };
+}
+
+const animalGroup = ({
+  id,
+  name,
+  count,
+  hazard,
+}: Pick<typeof animal.$inferSelect, "id" | "name" | "count" | "hazard">) => ({
+  id,
+  name,
+  count,
+  ...(hazard ? { hazard } : {}),
+});
+
+/** Half of the tank's own share or more is a change; less is a topping up. */
+const A_CHANGE = 0.5;
+
+/** When the tank was changed last, and when a conditioner that binds ammonia went in with that. */
+function lastChange(
+  facts: TankFacts,
+  binds: boolean,
+  changes: readonly { readonly onDate: string; readonly share: number }[],
+): Pick<PlanInput, "lastChangeOn" | "boundOn"> {
+  const last = changes.findLast((c) => c.share >= A_CHANGE * facts.practice.share)?.onDate ?? null;
+  return { lastChangeOn: last, boundOn: binds ? (changes.at(-1)?.onDate ?? null) : null };
+}
+
+/** What a plan needs to know of the site. */
+function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput["site"] {
+  const { drain, bucketL, floors, pets, parking, stairs, drainDistanceM, drainDropM, tapDistanceM } = row;
+  return {
+    drain,
+    bucketL,
+    hygieneLast,
+    ...(row.hotWater === null ? { askHotWater: true as const } : {}),
+    ...(floors ? { floors } : {}),
+    ...(pets ? { pets } : {}),
+    ...(drainDistanceM === null ? {} : { drainDistanceM }),
+    ...(drainDropM === null ? {} : { drainDropM }),
+    ...(tapDistanceM === null ? {} : { tapDistanceM }),
+    ...(stairs === null ? {} : { stairs }),
+    ...(parking ? { parking } : {}),
+  };
+}
+
+/** Whether a tank is being treated on a day: it is then visited last. */
+function underTreatment(facts: Pick<TankFacts, "treatment">, on: string): boolean {
+  return facts.treatment !== undefined && on <= facts.treatment.followUpOn;
+}
+
+/** What steps took by anybody's usual pace: who is slow by nature does not make the work longer. */
+function minutesByStep(
+  rows: readonly { step: string; minutes: number | null; pace: number | null }[],
+): Record<string, number[]> {
+  const by: Record<string, number[]> = {};
+  for (const { step, minutes, pace } of rows) {
+    if (minutes === null) continue;
+    const list = by[step] ?? [];
+    list.push(minutes / (pace ?? 1));
+    by[step] = list;
+  }
+  for (const [step, list] of Object.entries(by)) by[step] = list.slice(-LOGGED_STEPS);
+  return by;
+}
+
+/** Litres a day: the tank's own figure with weight two, and each logged level. */
+function evaporation(ownLPerDay: number, rows: readonly { missingL: number; days: number | null }[]): number {
+  const logged = rows.slice(0, LOGGED_LEVELS).flatMap((r) => (r.days && r.days > 0 ? [r.missingL / r.days] : []));
+  return (EVAPORATION_WEIGHT * ownLPerDay + logged.reduce((a, b) => a + b, 0)) / (EVAPORATION_WEIGHT + logged.length);
+}

@@ -1,0 +1,65 @@
+import { addDays } from "@keel-round/core/calendar";
+import { and, eq, isNotNull } from "drizzle-orm";
+import { beforeAll, describe, expect, test } from "vitest";
+import { demoBusiness, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { levelLog } from "../schema";
+import { addReadings } from "./addReadings";
+import { derivedOf, loadDerived } from "./derived";
+import { loadTank } from "./tanks";
+
+let maud: Scope;
+let today: string;
+let reef: string;
+let clinic: string;
+
+beforeAll(async () => {
+  const demo = await demoBusiness();
+  today = demo.today;
+  maud = await scopeOf(demo.businessId, "Maud");
+  const of = async (site: string) => (await visitsOf(demo.businessId, site, today))[0]?.tankId ?? "";
+  [reef, clinic] = await Promise.all([of("Ilves Dental"), of("Lanehead Clinic")]);
+});
+
+describe("what is worked out of the log of a tank", () => {
+  test("carbon dioxide is worked out of fresh water, evaporation of any", async () => {
+    expect(derivedOf((await loadTank(maud, clinic, today)).input.facts)).toEqual([
+      "free-ammonia",
+      "co2",
+      "evaporation",
+    ]);
+    expect(derivedOf((await loadTank(maud, reef, today)).input.facts)).not.toContain("co2");
+  });
+  test("evaporation is every logged level with a visit before, in order", async () => {
+    const sheet = await loadTank(maud, clinic, today);
+    const series = await loadDerived(maud, sheet, "evaporation", today);
+    const levels = await db()
+      .select()
+      .from(levelLog)
+      .where(and(eq(levelLog.tankId, clinic), isNotNull(levelLog.days)));
+    expect(levels.length).toBeGreaterThan(5);
+    expect(series.points.length).toBe(levels.length);
+    const [last] = levels.sort((a, b) => (a.onDate < b.onDate ? 1 : -1));
+    expect(series.points.at(-1)).toMatchObject({
+      on: last?.onDate,
+      value: (last?.missingL ?? 0) / (last?.days ?? 1),
+      stood: { belowCm: last?.belowCm },
+    });
+    expect(series.limit).toBeNull();
+  });
+  test("free ammonia is of the days on which total ammonia and pH were read", async () => {
+    const on = addDays(today, -1);
+    const readings = [
+      { parameter: "ammonia", text: "1.0", unit: "mg/L N", method: "liquid kit" },
+      { parameter: "ph", text: "8.0", unit: "", method: "meter" },
+      { parameter: "temperature", text: "25", unit: "°C", method: "thermometer" },
+    ] as const;
+    await addReadings(maud, { tankId: clinic, on, minute: 0, readings: [...readings] }, { now: new Date(), today });
+    const sheet = await loadTank(maud, clinic, today);
+    const { points, limit } = await loadDerived(maud, sheet, "free-ammonia", today);
+    // 5.37 % of a mg/L of nitrogen at 25 °C and pH 8.0, which is 1.2159 of ammonia.
+    expect(points.at(-1)).toMatchObject({ on, value: expect.closeTo(0.0653, 3) });
+    expect(limit).toBe(sheet.input.limits.freeAmmoniaMgL);
+  });
+});
