@@ -1,9 +1,12 @@
-import { currentPerson, setCurrentPerson, storeOf } from "./store";
+import { currentPerson, setCurrentPerson } from "./person";
+import { storeOf } from "./store";
 
-/** How many entries wait on this device to go up. */
+/** How many entries and pictures wait on this device to go up. */
 export async function pendingCount(): Promise<number> {
   const personId = currentPerson();
-  return personId ? storeOf(personId).ops.where("status").equals("kept").count() : 0;
+  if (!personId) return 0;
+  const { ops, photos } = storeOf(personId);
+  return (await ops.where("status").equals("kept").count()) + (await photos.where("status").equals("kept").count());
 }
 
 /** After a sign-out: the day's visits leave the device, the queue stays for its owner, the shell is fetched anew. */

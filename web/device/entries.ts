@@ -1,8 +1,7 @@
-import { CORE_VERSION, inputHash, withToday } from "@keel-round/core/given";
+import { CORE_VERSION, inputHash } from "@keel-round/core/given";
 import {
   type OpBody,
   planToKeep,
-  planVisit,
   type Refusal,
   refuseOp,
   seenToday,
@@ -12,7 +11,9 @@ import {
   visitState,
 } from "@keel-round/core/visit";
 import { v7 } from "uuid";
-import { type DeviceStore, deviceName, type QueuedOp } from "./store";
+import { deviceName } from "./person";
+import { plannedWith } from "./planned";
+import type { DeviceStore, QueuedOp } from "./store";
 
 /** Merges the server's log with what this device has not sent yet, each operation once. */
 export function mergeLog(kept: VisitBundle, mine: readonly QueuedOp[]): VisitOp[] {
@@ -29,12 +30,18 @@ export function mergeLog(kept: VisitBundle, mine: readonly QueuedOp[]): VisitOp[
  *
  * @returns why not, if it may not be written.
  */
-export function writeEntry(store: DeviceStore, kept: VisitBundle, body: OpBody): Promise<Refusal | null> {
+export function writeEntry(
+  store: DeviceStore,
+  kept: VisitBundle,
+  body: OpBody,
+  { known = [], onWritten }: WritingEntry = {},
+): Promise<Refusal | null> {
   const { visitId } = kept;
-  return store.transaction("rw", store.ops, async () => {
-    const ops = await store.ops.where("visitId").equals(visitId).toArray();
+  const written: QueuedOp[] = [];
+  const write = async (): Promise<Refusal | null> => {
+    const ops = await opsOf(store, visitId, known);
     const before = visitState(mergeLog(kept, ops));
-    const refusal = refuseOp(before, body, kept.input.book, kept.input.findings);
+    const refusal = refuseOp(before, body, kept.input.facts, kept.input.findings);
     if (refusal) return refusal;
     const device = deviceName();
     const used = [...kept.ops, ...ops].filter((o) => o.device === device).map((o) => o.seq);
@@ -47,8 +54,32 @@ export function writeEntry(store: DeviceStore, kept: VisitBundle, body: OpBody):
     const replanned = planAfter(kept, before, visitState([...mergeLog(kept, ops), ...(added as VisitOp[])]), body);
     if (replanned) added.push(op(replanned));
     await store.ops.bulkAdd(added);
+    written.push(...added);
     return null;
+  };
+  return store.transaction("rw", store.ops, write).then((refusal) => {
+    if (written.length > 0) onWritten?.(written);
+    return refusal;
   });
+}
+
+/** What makes writing quicker, and who hears of it. */
+interface WritingEntry {
+  /** Entries of the visit that were read before. */
+  readonly known?: readonly QueuedOp[];
+  /** Told what was added, once it is kept. */
+  readonly onWritten?: (added: readonly QueuedOp[]) => void;
+}
+
+/**
+ * The entries of a visit on this device. Their plans are large: where nothing was added since they were read, by this
+ * tab or another, only their names are read again.
+ */
+async function opsOf(store: DeviceStore, visitId: string, known: readonly QueuedOp[]): Promise<readonly QueuedOp[]> {
+  const here = store.ops.where("visitId").equals(visitId);
+  const ids = await here.primaryKeys();
+  const read = new Map(known.map((o) => [o.opId, o]));
+  return ids.every((id) => read.has(id)) ? ids.flatMap((id) => read.get(id) ?? []) : here.toArray();
 }
 
 /** The device's own clock, with its offset from UTC: "2026-11-25T10:06:00.000+01:00". */
@@ -61,14 +92,13 @@ function withOffset(at: Date): string {
 
 /** The plan that an operation makes, as an operation of its own; null if it changes nothing the plan is made from. */
 function planAfter(kept: VisitBundle, before: VisitState, after: VisitState, body: OpBody): OpBody | null {
-  const inputOf = (s: VisitState) => withToday(kept.input, seenToday(s, kept.on));
-  const [old, now] = [inputOf(before), inputOf(after)];
-  const hash = inputHash(now);
-  if (body.type !== "start" && inputHash(old) === hash) return null;
-  const plan = planVisit(now);
+  const [old, seen] = [seenToday(before, kept.on), seenToday(after, kept.on)];
+  // Most entries change nothing of it: a tick is not to wait for the whole input to be read.
+  if (body.type !== "start" && JSON.stringify(old) === JSON.stringify(seen)) return null;
+  const { input, plan } = plannedWith(kept, seen);
   return {
     type: "plan",
-    inputHash: hash,
+    inputHash: inputHash(input),
     coreVersion: CORE_VERSION,
     summary: `${plan.water.decision}, ${plan.water.litres.value} L`,
     plan: planToKeep(plan),

@@ -1,6 +1,6 @@
-import type { OpBody, VisitBundle } from "@keel-round/core/visit";
+import type { DayBundle } from "@keel-round/core/round";
+import type { OpBody, PhotoSpot, VisitBundle } from "@keel-round/core/visit";
 import Dexie, { type EntityTable } from "dexie";
-import { v7 } from "uuid";
 
 /** An operation made on this device and what became of it. */
 export interface QueuedOp {
@@ -15,29 +15,50 @@ export interface QueuedOp {
   items?: readonly string[];
 }
 
-export type DeviceStore = Dexie & { visits: EntityTable<VisitBundle, "visitId">; ops: EntityTable<QueuedOp, "opId"> };
-
-const USER_KEY = "keel-person";
-const DEVICE_KEY = "keel-device";
-
-/** Who uses this device now; the store is theirs alone, also on a shared phone. */
-export function currentPerson(): string | null {
-  return localStorage.getItem(USER_KEY);
+/** A picture that was taken on this device, scaled and without its place, and what became of it. */
+export interface QueuedPhoto {
+  readonly id: string;
+  readonly visitId: string;
+  readonly tankId: string;
+  readonly on: string;
+  readonly spot: PhotoSpot;
+  readonly bytes: ArrayBuffer;
+  status: "kept" | "sent" | "refused";
+  code?: string;
 }
 
-export function setCurrentPerson(personId: string | null): void {
-  if (personId) localStorage.setItem(USER_KEY, personId);
-  else localStorage.removeItem(USER_KEY);
+/** The last picture of a spot, small: by tank and spot. */
+export interface Ghost {
+  readonly key: string;
+  readonly photoId: string;
+  readonly bytes: ArrayBuffer;
 }
 
-/** The name of this device in the log. */
-export function deviceName(): string {
-  const known = localStorage.getItem(DEVICE_KEY);
-  if (known) return known;
-  const made = v7();
-  localStorage.setItem(DEVICE_KEY, made);
-  return made;
+export type DeviceStore = Dexie & {
+  visits: EntityTable<VisitBundle, "visitId">;
+  ops: EntityTable<QueuedOp, "opId">;
+  photos: EntityTable<QueuedPhoto, "id">;
+  ghosts: EntityTable<Ghost, "key">;
+  days: EntityTable<DayBundle, "on">;
+};
+
+/** What a visit was planned from, as the first version of the store kept it. */
+interface KeptInput {
+  readonly book?: { readonly schools?: unknown };
+  readonly [part: string]: unknown;
 }
+
+/** Renames what had other names when it was kept: a visit that is under way goes on after an update. */
+function fromEarlier({ book, ...rest }: KeptInput): object {
+  if (!book) return rest;
+  const { schools, ...facts } = book;
+  return { ...rest, facts: { ...facts, practice: schools } };
+}
+
+const STORE = "keel-";
+
+/** Whose store has this name; null for one that is no store. */
+export const personOf = (name: string): string | null => (name.startsWith(STORE) ? name.slice(STORE.length) : null);
 
 const open = new Map<string, DeviceStore>();
 
@@ -45,8 +66,21 @@ const open = new Map<string, DeviceStore>();
 export function storeOf(personId: string): DeviceStore {
   const known = open.get(personId);
   if (known) return known;
-  const store = new Dexie(`keel-${personId}`) as DeviceStore;
+  const store = new Dexie(`${STORE}${personId}`) as DeviceStore;
   store.version(1).stores({ visits: "visitId, on", ops: "opId, visitId, status, [visitId+seq]" });
+  store
+    .version(2)
+    .stores({})
+    .upgrade((tx) =>
+      tx
+        .table("visits")
+        .toCollection()
+        .modify((visit: { input: unknown }) => {
+          visit.input = fromEarlier(visit.input as KeptInput);
+        }),
+    );
+  store.version(3).stores({ photos: "id, visitId, status", ghosts: "key" });
+  store.version(4).stores({ days: "on" });
   open.set(personId, store);
   return store;
 }
@@ -61,10 +95,16 @@ export async function keepVisits(personId: string, bundles: readonly VisitBundle
   const latest = bundles.reduce((max, b) => (b.on > max ? b.on : max), "");
   if (!latest) return;
   const oldest = new Date(Date.parse(latest) - KEEP_DAYS * 86_400_000).toISOString().slice(0, 10);
-  const waiting = new Set((await store.ops.where("status").equals("kept").toArray()).map((o) => o.visitId));
+  await store.days.where("on").below(oldest).delete();
+  const kept = await Promise.all([
+    store.ops.where("status").equals("kept").toArray(),
+    store.photos.where("status").equals("kept").toArray(),
+  ]);
+  const waiting = new Set(kept.flat().map((o) => o.visitId));
   for (const old of await store.visits.where("on").below(oldest).toArray()) {
     if (waiting.has(old.visitId)) continue;
     await store.visits.delete(old.visitId);
     await store.ops.where("visitId").equals(old.visitId).delete();
+    await store.photos.where("visitId").equals(old.visitId).delete();
   }
 }

@@ -1,5 +1,9 @@
+import type { DayBundle } from "@keel-round/core/round";
 import type { VisitBundle } from "@keel-round/core/visit";
-import { type DeviceStore, keepVisits, type QueuedOp, setCurrentPerson, storeOf } from "./store";
+import { ask, type SyncState } from "./ask";
+import { setCurrentPerson } from "./person";
+import { fetchGhosts, sendPhotos } from "./photos";
+import { type DeviceStore, keepVisits, type QueuedOp, storeOf } from "./store";
 
 interface OpResult {
   readonly opId: string;
@@ -8,48 +12,11 @@ interface OpResult {
   readonly items?: readonly string[];
 }
 
-/**
- * How the last exchange with the server went: whoever works is told what to do about it.
- *
- * - `offline`: nobody answered, or somebody who is not our server, as on a network that asks for a sign-in of its own.
- * - `trouble`: our server answered that it failed; what it failed on stays here and is tried again.
- * - `gap`: an earlier entry of a visit is missing up there, so that the later ones wait for it.
- */
-export type SyncState = "online" | "offline" | "signed-out" | "trouble" | "gap";
-
 const BATCH = 100;
 /** Well under what a route takes, so that a batch is not refused for its size. */
 const BATCH_BYTES = 400_000;
-const PATIENCE_MS = 20_000;
 /** What no later try would change: an entry that is not understood, too large, or of a visit that is not there. */
 const FINAL: readonly number[] = [400, 404, 413, 422];
-/** Down, behind a gateway, or too busy. */
-const BUSY: readonly number[] = [429, 502, 503, 504];
-
-/** An answer of our own server: JSON, and of an error with its code. Anything else came from something in between. */
-interface Answer {
-  readonly status: number;
-  readonly body: Readonly<Record<string, unknown>>;
-}
-
-async function ask(path: string, init?: RequestInit): Promise<Answer | "offline" | "signed-out" | "trouble"> {
-  try {
-    const response = await fetch(path, { ...init, signal: AbortSignal.timeout(PATIENCE_MS), cache: "no-store" });
-    const json = response.headers.get("content-type")?.includes("application/json") === true;
-    const body: unknown = json ? await response.json() : null;
-    const ours = typeof body === "object" && body !== null;
-    // A server in trouble may be too far gone to say so in our own words; one that is down or busy takes nothing at all.
-    if (BUSY.includes(response.status)) return "trouble";
-    if (response.status >= 500 || response.status === 413)
-      return { status: response.status, body: ours ? (body as Answer["body"]) : {} };
-    if (!ours || (!response.ok && typeof (body as Answer["body"]).code !== "string")) return "offline";
-    return response.status === 401 ? "signed-out" : { status: response.status, body: body as Answer["body"] };
-  } catch {
-    // No answer is what no network looks like; the queue keeps everything.
-    return "offline";
-  }
-}
-
 /** How long to wait before the next try, ms: longer after each that failed, never all devices at once. */
 export function retryInMs(failures: number, random: () => number = Math.random): number {
   const most = Math.min(FIRST_RETRY_MS * 2 ** Math.max(0, failures), LONGEST_RETRY_MS);
@@ -58,14 +25,16 @@ export function retryInMs(failures: number, random: () => number = Math.random):
 const FIRST_RETRY_MS = 5_000;
 const LONGEST_RETRY_MS = 300_000;
 
-/** Fetches a day's bundles into the store. */
-export async function fetchDay(day: string): Promise<SyncState> {
-  const response = await ask(`/api/day?day=${day}`);
+/** Fetches a day and the bundles of its visits into the store. */
+export async function fetchDay(on: string): Promise<SyncState> {
+  const response = await ask(`/api/day?day=${on}`);
   if (typeof response === "string") return response;
-  const { personId, bundles } = response.body as { personId?: string; bundles?: VisitBundle[] };
+  const { personId, day, bundles } = response.body as { personId?: string; day?: DayBundle; bundles?: VisitBundle[] };
   if (response.status !== 200 || !personId || !bundles) return "offline";
   setCurrentPerson(personId);
   await keepVisits(personId, bundles);
+  if (day) await storeOf(personId).days.put(day);
+  void fetchGhosts(storeOf(personId), bundles);
   return "online";
 }
 
@@ -79,6 +48,7 @@ export async function fetchVisit(visitId: string): Promise<SyncState | "gone"> {
   setCurrentPerson(personId);
   const known = await storeOf(personId).visits.get(visitId);
   await keepVisits(personId, [{ ...bundle, startMinute: bundle.startMinute ?? known?.startMinute ?? null }]);
+  void fetchGhosts(storeOf(personId), [bundle]);
   return "online";
 }
 
@@ -86,9 +56,11 @@ let sending: Promise<SyncState> | null = null;
 
 /** Sends what is kept, visit by visit and in order. Several calls share one run, also of several tabs. */
 export function sendKept(personId: string): Promise<SyncState> {
-  sending ??= alone(() => send(personId)).finally(() => {
-    sending = null;
-  });
+  sending ??= alone(async () => worse(await send(personId), await sendPhotos(storeOf(personId), personId))).finally(
+    () => {
+      sending = null;
+    },
+  );
   return sending;
 }
 

@@ -1,8 +1,10 @@
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
-import { db } from "@/data/connection";
-import { loadFirm, saveFirm } from "@/data/firm";
+import type { Scope } from "@/data/access/scope";
+import { db } from "@/data/database/connection";
+import { loadFirm, saveFirm } from "@/data/firm/firm";
 import {
+  callBackLetter,
   findLetter,
   letterByToken,
   letterContent,
@@ -14,9 +16,8 @@ import {
   queueLetter,
   setRevoked,
   storeLetter,
-} from "@/data/letters";
-import { client, job, letter } from "@/data/schema";
-import type { Scope } from "@/data/scope";
+} from "@/data/letters/letters";
+import { client, job, letter, visit } from "@/data/schema";
 import { renderLetter } from "@/places/letters/render";
 import { walkThrough } from "../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
@@ -55,7 +56,7 @@ const ofStop = () => db().select().from(letter).where(eq(letter.stopId, stopId))
 describe("a letter", () => {
   test("is one per client and stop, made anew only when it reads differently", async () => {
     const content = await make();
-    expect(content).toMatchObject({ to: "Dr. Ilves", siteName: "Ilves Dental", revision: 1 });
+    expect(content).toMatchObject({ greeting: "Dear Dr. Ilves,", siteName: "Ilves Dental", revision: 1 });
     await make();
     expect(await ofStop()).toHaveLength(1);
     await new Phone(ines, visitId).say({ type: "note", text: "The left lamp flickers now and then" });
@@ -122,6 +123,33 @@ describe("a letter", () => {
     expect((await listLetters(owner)).map((l) => l.id)).not.toContain(all.at(-1)?.id);
     await expect(findLetter(owner, all.at(-1)?.id ?? "")).rejects.toMatchObject({ code: "not-found" });
     expect((await listLetters(ines)).map((l) => l.id)).toContain(all.at(-1)?.id);
+  });
+
+  test("leaves no earlier than half an hour after the close, and is called back until then", async () => {
+    const all = await ofStop();
+    const last = all.at(-1);
+    if (!last) throw new Error("No letter");
+    const closed = await db().select({ at: visit.closedAt }).from(visit).where(eq(visit.stopId, last.stopId));
+    const closedAt = Math.max(...closed.map((v) => v.at?.getTime() ?? 0));
+    const soon = new Date(closedAt + 60_000);
+    await queueLetter(ines, last.id, soon);
+    expect((await findLetter(ines, last.id)).queuedAt?.getTime()).toBe(closedAt + 30 * 60_000);
+    const [work] = (await db().select().from(job).where(eq(job.kind, "mail"))).filter(
+      (j) => j.payload.letterId === last.id,
+    );
+    expect((work?.runAt.getTime() ?? 0) - Date.now()).toBeGreaterThan(28 * 60_000);
+    await callBackLetter(ines, last.id, soon);
+    expect((await findLetter(ines, last.id)).queuedAt).toBeNull();
+    await db()
+      .delete(job)
+      .where(eq(job.id, work?.id ?? ""));
+    // An hour later it leaves at once, and is not to be called back.
+    const later = new Date(closedAt + 3_600_000);
+    await queueLetter(ines, last.id, later);
+    expect((await findLetter(ines, last.id)).queuedAt).toEqual(later);
+    await expect(callBackLetter(ines, last.id, later)).rejects.toMatchObject({ code: "on-its-way" });
+    await db().update(letter).set({ queuedAt: null }).where(eq(letter.id, last.id));
+    await db().delete(job).where(eq(job.kind, "mail"));
   });
 
   test("is queued once, and its mail's outcome is kept", async () => {

@@ -1,4 +1,4 @@
-import type { letterMail } from "@/data/letters";
+import type { letterMail } from "@/data/letters/letters";
 
 type Mail = NonNullable<Awaited<ReturnType<typeof letterMail>>>;
 

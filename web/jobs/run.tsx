@@ -2,25 +2,29 @@ import { hostname } from "node:os";
 import { civilOf } from "@keel-round/core/calendar";
 import nodemailer from "nodemailer";
 import { makeEntry } from "@/data/access/entry";
-import { fillKinds } from "@/data/book/kinds";
-import { db } from "@/data/connection";
+import { plainError } from "@/data/access/plainError";
+import { whenOf } from "@/data/access/when";
+import { claimJob, failJob, finishJob, type Job, renewJob } from "@/data/background/jobs";
+import { db } from "@/data/database/connection";
+import { driverError, isBusy } from "@/data/database/transaction";
+import { fillKinds } from "@/data/desk/kinds";
 import { fillEntries } from "@/data/find/entries";
-import { claimJob, failJob, finishJob, type Job, renewJob } from "@/data/jobs";
-import { layOut } from "@/data/layOut";
-import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters";
-import { plainError } from "@/data/plainError";
-import { fillJobs } from "@/data/programme/firmJobs";
+import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters/letters";
+import { fillJobs } from "@/data/library/firmJobs";
+import { noteNotice, noticeMail } from "@/data/notices/notices";
+import { sweep } from "@/data/photos/sweep";
 import { layAll } from "@/data/programme/layJobs";
 import { refreshPaces } from "@/data/programme/paces";
+import { ringNow } from "@/data/push/push";
+import { layOut } from "@/data/round/layOut";
+import { refreshRoads } from "@/data/round/roads";
 import { business } from "@/data/schema";
-import { refreshDay } from "@/data/status";
-import { sweep } from "@/data/sweep";
-import { driverError, isBusy } from "@/data/transaction";
+import { refreshDay } from "@/data/tanks/status";
 import { importScope, runImport } from "@/data/transfer/imports";
-import { whenOf } from "@/data/when";
 import { renderLetter } from "@/places/letters/render";
 import { entryMessage } from "./entryMessage";
 import { letterMessage } from "./message";
+import { noticeMessage } from "./noticeMessage";
 
 const IDLE_MS = 500;
 const RENEW_MS = 20_000;
@@ -58,15 +62,33 @@ async function mailOut(message: object): Promise<void> {
   }
 }
 
+/** The database's clock says when work is due; this process's may be behind it. */
+const CLOCKS_APART_MS = 90_000;
+
 async function sendMail(job: Job): Promise<void> {
   const mail = job.payload.letterId ? await letterMail(job.businessId, job.payload.letterId) : null;
-  if (!mail || mail.letter.sentAt) return;
+  // Called back, or queued anew for later: its time has not come.
+  const { queuedAt } = mail?.letter ?? {};
+  if (!mail || mail.letter.sentAt || !queuedAt || queuedAt.getTime() > Date.now() + CLOCKS_APART_MS) return;
   const link = `${setting("BETTER_AUTH_URL")}/letter/${letterToken(mail.letter.id)}`;
   try {
     await mailOut(letterMessage(mail, link));
     await noteMail(mail.letter.id, { sentAt: new Date() });
   } catch (error) {
     await noteMail(mail.letter.id, { sendError: error instanceof Error ? error.message : String(error) });
+    throw error;
+  }
+}
+
+async function sendNotice(job: Job): Promise<void> {
+  const { noticeId } = job.payload;
+  const mail = noticeId ? await noticeMail(noticeId, new Date(Date.now() + CLOCKS_APART_MS)) : null;
+  if (!noticeId || !mail) return;
+  try {
+    await mailOut(noticeMessage(mail));
+    await noteNotice(noticeId, { sentAt: new Date() });
+  } catch (error) {
+    await noteNotice(noticeId, { sendError: error instanceof Error ? error.message : String(error) });
     throw error;
   }
 }
@@ -88,6 +110,8 @@ const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
   entry: sendEntry,
   "import-check": (job) => workOnImport(job, "check"),
   "import-apply": (job) => workOnImport(job, "apply"),
+  ring: (job) => ringNow(job, new Date()),
+  notice: sendNotice,
 };
 
 /** What is due once in a while for one firm. */
@@ -98,6 +122,7 @@ async function upkeep(firm: typeof business.$inferSelect): Promise<void> {
   await fillJobs(db(), firm.id);
   await fillEntries(firm.id);
   await refreshPaces(firm.id);
+  await refreshRoads(firm.id, new Date());
   if ((await refreshDay(firm.id, today)) > 0) await layAll(firm.id, today);
 }
 
