@@ -3,6 +3,7 @@ import type { Band } from "@keel-round/core/tank";
 import { G, Line, Path, Rect, Svg } from "@/kit/elements";
 import { CONDITION_COLOUR } from "./Condition";
 
+/** The colour of where a value stands against its band. */
 export const STANDING_COLOUR = {
   ideal: CONDITION_COLOUR.steady,
   watch: CONDITION_COLOUR.drifting,

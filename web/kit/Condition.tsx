@@ -13,7 +13,7 @@ export const CONDITION_COLOUR: Record<ConditionState, string> = {
 const TILT: Record<ConditionState, number> = { steady: 0, unknown: 0, drifting: 10, off: 24 };
 
 /** The keel line: level, leaning, heeled; broken where the condition is not known. */
-export function ConditionGlyph({ state, size = 1 }: { state: ConditionState; size?: number }) {
+function ConditionGlyph({ state, size = 1 }: { state: ConditionState; size?: number }) {
   return (
     <Svg
       width={`${26 * size}px`}

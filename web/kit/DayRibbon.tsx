@@ -1,5 +1,6 @@
 import type { ConditionState } from "@keel-round/core/readings";
 import type { DayPlan } from "@keel-round/core/round";
+import { TIDE_STEP_MINUTES, type TideDay } from "@keel-round/core/tide";
 import { quantityText, type UnitPreference } from "@keel-round/core/units";
 import { area } from "d3-shape";
 import { A, Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
@@ -20,6 +21,8 @@ interface RibbonProps {
   readonly vanKg: number;
   readonly nowMinute: number | null;
   readonly units: UnitPreference;
+  /** The tide of the day, where sea water is collected. */
+  readonly tide?: TideDay | null;
 }
 
 const W = 1090;
@@ -36,6 +39,9 @@ function span(day: DayPlan): readonly [from: number, to: number] {
   return [Math.floor(first / 60) * 60, Math.ceil((last + 5) / 60) * 60];
 }
 
+/** A narrower block is named by its link alone. */
+const LEAST_NAMED = 30;
+
 /** A name in at most two lines that fit a block. */
 function twoLines(name: string, widthPx: number): readonly string[] {
   const fits = Math.max(5, Math.floor((widthPx - 12) / 6.6));
@@ -49,11 +55,17 @@ function twoLines(name: string, widthPx: number): readonly string[] {
   return lines.map((l) => (l.length > fits ? `${l.slice(0, Math.max(3, fits - 1))}…` : l));
 }
 
+/** The hours that are drawn, in minutes of the day, and where a minute stands. */
+interface Clock {
+  readonly from: number;
+  readonly to: number;
+  readonly x: (minute: number) => number;
+}
+
 /** The day drawn to the clock: stops with their windows, travel dotted, and the water on board under it. */
-export function DayRibbon({ day, stops, vanKg, nowMinute, units }: RibbonProps) {
+export function DayRibbon({ day, stops, vanKg, nowMinute, units, tide }: RibbonProps) {
   const [from, to] = span(day);
   const x = (minute: number) => LEFT + ((minute - from) / (to - from)) * (W - LEFT - RIGHT);
-  const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + i * 60);
   const byId = new Map(stops.map((s) => [s.id, s]));
   const kg = (value: number) => quantityText(value, "kg", units, 0);
   const label = day.stops.map((s) => `${clock(s.start)} ${s.stop.name}`).join(", ");
@@ -66,6 +78,25 @@ export function DayRibbon({ day, stops, vanKg, nowMinute, units }: RibbonProps) 
       aria-label={`The day: ${label}. At most ${kg(day.peakKg)} of water on board, the van carries ${kg(vanKg)}.`}
       display="block"
     >
+      <Hours from={from} to={to} x={x} />
+      {tide && <Tide tide={tide} x={x} from={from} to={to} />}
+      <Legs legs={day.legs} x={x} />
+      {day.stops.map((placed) => (
+        <Block key={placed.stop.id} placed={placed} shown={byId.get(placed.stop.id)} x={x} from={from} to={to} />
+      ))}
+      <WaterOnBoard day={day} vanKg={vanKg} x={x} from={from} to={to} units={units} />
+      {nowMinute !== null && nowMinute >= from && nowMinute <= to && (
+        <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="20" y2={WATER.bottom} stroke="coralline" strokeWidth="2" />
+      )}
+    </Svg>
+  );
+}
+
+/** The clock that the day is drawn on. */
+function Hours({ from, to, x }: Clock) {
+  const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + i * 60);
+  return (
+    <>
       {hours.map((minute) => (
         <g key={minute}>
           <Line
@@ -81,7 +112,15 @@ export function DayRibbon({ day, stops, vanKg, nowMinute, units }: RibbonProps) 
           </SvgText>
         </g>
       ))}
-      {day.legs.map((leg) => (
+    </>
+  );
+}
+
+/** The ways between the stops, and where the day pauses. */
+function Legs({ legs, x }: { legs: DayPlan["legs"]; x: Clock["x"] }) {
+  return (
+    <>
+      {legs.map((leg) => (
         <g key={`${leg.kind}${leg.from}`}>
           {leg.kind === "travel" && (
             <Path
@@ -104,51 +143,93 @@ export function DayRibbon({ day, stops, vanKg, nowMinute, units }: RibbonProps) 
           )}
         </g>
       ))}
-      {day.stops.map(({ stop, start, end, lateMinutes }) => {
-        const shown = byId.get(stop.id);
-        const [x1, width] = [x(start), Math.max(6, x(end) - x(start))];
-        return (
-          <A key={stop.id} href={`#stop-${stop.id}`} aria-label={stop.name}>
-            {stop.window && (
-              <Path
-                d={`M${x(Math.max(from, stop.window.from))} ${BAR.top + BAR.height + 8} v-4 H${x(Math.min(to, stop.window.to))} v4`}
-                stroke={lateMinutes > 0 ? "vermilion" : "ruleStrong"}
-                fill="none"
-              />
-            )}
-            <Rect x={x1} y={BAR.top} width={width} height={BAR.height} fill="sheet" stroke="ruleStrong" />
-            <Rect
-              x={x1}
-              y={BAR.top}
-              width="4"
-              height={BAR.height}
-              fill={CONDITION_COLOUR[shown?.condition ?? "unknown"]}
-            />
-            {twoLines(stop.name, width).map((text, i) => (
-              <SvgText
-                key={text}
-                x={x1 + 9}
-                y={BAR.top + 18 + i * 15}
-                fontSize="12px"
-                fontWeight="620"
-                fill={shown?.closed ? "faint" : "ink"}
-              >
-                {text}
-              </SvgText>
-            ))}
-            {width > 42 && (
-              <SvgText x={x1 + 9} y={BAR.top + 48} fontSize="10.5px" className="num" fill="soft">
-                {clock(start)}
-              </SvgText>
-            )}
-          </A>
-        );
-      })}
-      <WaterOnBoard day={day} vanKg={vanKg} x={x} from={from} to={to} units={units} />
-      {nowMinute !== null && nowMinute >= from && nowMinute <= to && (
-        <Line x1={x(nowMinute)} x2={x(nowMinute)} y1="20" y2={WATER.bottom} stroke="coralline" strokeWidth="2" />
+    </>
+  );
+}
+
+interface BlockProps extends Clock {
+  readonly placed: DayPlan["stops"][number];
+  readonly shown: RibbonStop | undefined;
+}
+
+/** One stop with its window, its condition and its name. */
+function Block({ placed: { stop, start, end }, shown, x, from, to }: BlockProps) {
+  const [x1, width] = [x(start), Math.max(6, x(end) - x(start))];
+  return (
+    <A href={`#stop-${stop.id}`} aria-label={stop.name}>
+      {stop.window && (
+        <Path
+          d={`M${x(Math.max(from, stop.window.from))} ${BAR.top + BAR.height + 8} v-4 H${x(Math.min(to, stop.window.to))} v4`}
+          stroke="ruleStrong"
+          fill="none"
+        />
       )}
-    </Svg>
+      <Rect x={x1} y={BAR.top} width={width} height={BAR.height} fill="sheet" stroke="ruleStrong" />
+      <Rect
+        x={x1}
+        y={BAR.top}
+        width="4"
+        height={BAR.height}
+        fill={stop.collectsL === undefined ? CONDITION_COLOUR[shown?.condition ?? "unknown"] : "water"}
+      />
+      {(width > LEAST_NAMED ? twoLines(stop.name, width) : []).map((text, i) => (
+        <SvgText
+          key={text}
+          x={x1 + 9}
+          y={BAR.top + 18 + i * 15}
+          fontSize="12px"
+          fontWeight="620"
+          fill={shown?.closed ? "faint" : "ink"}
+        >
+          {text}
+        </SvgText>
+      ))}
+      {width > 42 && (
+        <SvgText x={x1 + 9} y={BAR.top + 48} fontSize="10.5px" className="num" fill="soft">
+          {clock(start)}
+        </SvgText>
+      )}
+    </A>
+  );
+}
+
+/** The tide behind the stops: its windows as bands, its level as a line, high water named. */
+function Tide({ tide, x, from, to }: { tide: TideDay; x: (minute: number) => number; from: number; to: number }) {
+  const { heightsM, windows, turns } = tide;
+  const [low, high] = [Math.min(...heightsM), Math.max(...heightsM)];
+  const y = (m: number) => BAR.top + BAR.height - ((m - low) / Math.max(0.1, high - low)) * BAR.height;
+  const level = heightsM
+    .map((m, i) => ({ minute: i * TIDE_STEP_MINUTES, m }))
+    .filter(({ minute }) => minute >= from && minute <= to);
+  return (
+    <g data-tide="">
+      {windows
+        .filter((w) => w.to > from && w.from < to)
+        .map((w) => (
+          <Rect
+            key={w.highAt}
+            x={x(Math.max(from, w.from))}
+            y={BAR.top}
+            width={x(Math.min(to, w.to)) - x(Math.max(from, w.from))}
+            height={BAR.height}
+            fill="waterPale"
+            opacity="0.45"
+          />
+        ))}
+      <Path
+        d={level.map(({ minute, m }, i) => `${i === 0 ? "M" : "L"}${x(minute)} ${y(m)}`).join(" ")}
+        stroke="water"
+        strokeWidth="1.2"
+        fill="none"
+      />
+      {turns
+        .filter((t) => t.kind === "high" && t.minute > from + 20 && t.minute < to - 20)
+        .map((t) => (
+          <SvgText key={t.minute} x={x(t.minute)} y="29" textAnchor="middle" fontSize="11.5px" fill="water">
+            high water {clock(t.minute)}
+          </SvgText>
+        ))}
+    </g>
   );
 }
 
@@ -293,7 +374,7 @@ export function SmallRibbon({ day, stops, nowMinute }: Omit<RibbonProps, "vanKg"
       viewBox="0 0 700 34"
       preserveAspectRatio="none"
       role="img"
-      aria-label={`Today: ${day.stops.length} stops, home at ${clock(day.homeAt)}`}
+      aria-label={`Today: ${day.stops.filter((s) => s.stop.collectsL === undefined).length} stops, home at ${clock(day.homeAt)}`}
     >
       <Line x1="0" x2="700" y1="17" y2="17" stroke="ruleStrong" />
       {day.stops.map(({ stop, start, end }) => (
@@ -303,7 +384,7 @@ export function SmallRibbon({ day, stops, nowMinute }: Omit<RibbonProps, "vanKg"
           y="11"
           width={Math.max(3, x(end) - x(start))}
           height="12"
-          fill={CONDITION_COLOUR[byId.get(stop.id)?.condition ?? "unknown"]}
+          fill={stop.collectsL === undefined ? CONDITION_COLOUR[byId.get(stop.id)?.condition ?? "unknown"] : "water"}
           opacity={byId.get(stop.id)?.closed ? 0.28 : 0.9}
         />
       ))}

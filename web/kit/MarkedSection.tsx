@@ -3,11 +3,11 @@
 import { Box } from "@chakra-ui/react";
 import type { Exposure, WaterPlan } from "@keel-round/core/change";
 import { litresOfMark, markCmOf, markPlace, type PlanInput, type TankOnDay, tankOnDay } from "@keel-round/core/given";
-import { figure, showLength, type UnitPreference } from "@keel-round/core/units";
+import { figure, litresText, showLength, type UnitPreference } from "@keel-round/core/units";
 import { vesselHeightM } from "@keel-round/core/vessel";
-import { limitSentence, litresText } from "@keel-round/core/words";
+import { limitSentence } from "@keel-round/core/words";
 import { useMemo } from "react";
-import { Span } from "./elements";
+import { Line, Span, SvgText } from "./elements";
 import { HeightHandle } from "./HeightHandle";
 import { Section, type SectionFrame } from "./Section";
 
@@ -19,6 +19,7 @@ export function MarkedSection({
   units,
   width,
   small = false,
+  nowCm = null,
   onLitres,
 }: {
   input: PlanInput;
@@ -27,23 +28,48 @@ export function MarkedSection({
   units: UnitPreference;
   width: number;
   small?: boolean;
+  /** Where the water stands by the clock while it runs out, cm from the rim of the vessel it falls in. */
+  nowCm?: number | null;
   onLitres: (litres: number) => void;
 }) {
   const tank = useMemo(() => tankOnDay(input), [input]);
-  const { book, standing } = tank;
+  const { facts, standing } = tank;
   const limit = water.limits[0];
-  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(book, standing, limit.maxL) : null;
+  const limitCm = limit && limit.maxL < water.systemL.value ? markCmOf(facts, standing, limit.maxL) : null;
   return (
     <Section
-      book={book}
+      facts={facts}
       markCm={water.mark?.value ?? null}
       limit={limitCm === null || !limit ? null : { cm: limitCm, name: limit.name ?? LIMIT_NAME[limit.code] }}
       {...(sector ? { sector } : {})}
       units={units}
       width={width}
       small={small}
-      overlay={(frame) => <MarkHandle frame={frame} tank={tank} water={water} units={units} onLitres={onLitres} />}
+      overlay={(frame) => (
+        <>
+          {nowCm !== null && <LevelNow frame={frame} tank={tank} cm={nowCm} />}
+          <MarkHandle frame={frame} tank={tank} water={water} units={units} onLitres={onLitres} />
+        </>
+      )}
     />
+  );
+}
+
+/** The surface as it falls. */
+function LevelNow({ frame, tank, cm }: { frame: SectionFrame; tank: TankOnDay; cm: number }) {
+  const { facts } = tank;
+  const place = markPlace(facts);
+  const vessel = place === "sump" ? frame.sump : frame;
+  if (!vessel) return null;
+  const heightM = place === "sump" ? (facts.sump?.heightM ?? 0) : vesselHeightM(facts.display.vessel);
+  const y = vessel.y(Math.max(0, heightM - cm / 100));
+  return (
+    <g data-level-now={cm.toFixed(1)}>
+      <Line x1={vessel.left} x2={vessel.right} y1={y} y2={y} stroke="coralline" strokeWidth="3" strokeDasharray="6 4" />
+      <SvgText x={vessel.left + 6} y={y + 15} fontSize="13px" fontWeight="600" fill="coralline">
+        by the clock
+      </SvgText>
+    </g>
   );
 }
 
@@ -79,12 +105,12 @@ function MarkHandle({
   units: UnitPreference;
   onLitres: (litres: number) => void;
 }) {
-  const { book, standing } = tank;
-  const place = markPlace(book);
+  const { facts, standing } = tank;
+  const place = markPlace(facts);
   if (place === "none") return null;
   const vessel = place === "sump" ? frame.sump : frame;
   if (!vessel) return null;
-  const heightM = place === "sump" ? (book.sump?.heightM ?? 0) : vesselHeightM(book.display.vessel);
+  const heightM = place === "sump" ? (facts.sump?.heightM ?? 0) : vesselHeightM(facts.display.vessel);
   const highM = place === "sump" ? (standing.sumpM ?? 0) : standing.startM;
   const cm = water.mark?.value ?? (heightM - highM) * 100;
   return (
@@ -98,7 +124,7 @@ function MarkHandle({
       x2={vessel.right + 26}
       y={vessel.y}
       mOf={vessel.mOf}
-      onMove={(m) => onLitres(litresOfMark(book, standing, (heightM - m) * 100) + water.pumpsOnL)}
+      onMove={(m) => onLitres(litresOfMark(facts, standing, (heightM - m) * 100) + water.pumpsOnL)}
     />
   );
 }

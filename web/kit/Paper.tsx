@@ -1,6 +1,7 @@
 import { Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { AppLink } from "./AppLink";
+import { PageTitle } from "./controls";
 import { A, H1, Main, Span } from "./elements";
 import { PrintButton } from "./PrintButton";
 
@@ -34,6 +35,7 @@ export function Paper({
         wrap="wrap"
         gap="10px"
       >
+        <PageTitle>{title}</PageTitle>
         <H1 fontSize="25px" fontWeight="660">
           {title}
         </H1>

@@ -3,8 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { WaterPlan } from "@keel-round/core/change";
 import type { PlanInput } from "@keel-round/core/given";
-import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
-import { withUnit } from "@keel-round/core/words";
+import { figure, parameterFacts, type UnitPreference, withUnit } from "@keel-round/core/units";
 import { useEffect, useRef, useState } from "react";
 import type { DrawsAsked, DrawsTold } from "@/workers/draws.worker";
 import { QuietButton, SubHead } from "./controls";

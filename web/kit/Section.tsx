@@ -1,5 +1,5 @@
 import { markPlace, pumpsOffLevelM, runBackOf } from "@keel-round/core/given";
-import type { TankBook } from "@keel-round/core/tank";
+import type { TankFacts } from "@keel-round/core/tank";
 import { figure, quantity, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
 import {
   frontWidthM,
@@ -14,7 +14,7 @@ import { type ReactNode, useId } from "react";
 import { Line, Path, Rect, Svg, SvgText } from "@/kit/elements";
 
 interface SectionProps {
-  readonly book: TankBook;
+  readonly facts: TankFacts;
   /** Today's drain mark, cm from the rim of the vessel it is on; null for none. */
   readonly markCm: number | null;
   readonly sector?: number;
@@ -47,17 +47,17 @@ function heights(vessel: Vessel, lowM: number, highM: number): number[] {
 }
 
 /**
- * The tank cut open, to scale. Every line is a number of its book: glass, running level, bed with today's sector,
+ * The tank cut open, to scale. Every line is a number of its facts: glass, running level, bed with today's sector,
  * rock, landmarks, sump with its run-back, and the drain mark.
  */
-export function Section({ book, markCm, sector, units, width, small = false, limit = null, overlay }: SectionProps) {
-  const { vessel, runningLevelM, substrateDepthM, substrate } = book.display;
-  const heaps = heapsOf(book.display).filter((h) => h.rockKg > 0);
+export function Section({ facts, markCm, sector, units, width, small = false, limit = null, overlay }: SectionProps) {
+  const { vessel, runningLevelM, substrateDepthM, substrate } = facts.display;
+  const heaps = heapsOf(facts.display).filter((h) => h.rockKg > 0);
   const heightM = vesselHeightM(vessel);
   const widthM = Math.max(...heights(vessel, 0, heightM).map((h) => frontWidthM(vessel, h)));
   const left = small ? 10 : 84;
   const right = small ? 10 : 46;
-  const sumpRoom = book.sump && (!small || markPlace(book) === "sump") ? 1 : 0;
+  const sumpRoom = facts.sump && (!small || markPlace(facts) === "sump") ? 1 : 0;
   const scale = Math.min((width - left - right) / widthM, (small ? 120 : sumpRoom ? 215 : 330) / heightM);
   const top = 16;
   const middle = left + (width - left - right) / 2;
@@ -67,18 +67,20 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
     heights(vessel, lowM, highM).map((h) => `${middle + (side * frontWidthM(vessel, h) * scale) / 2} ${y(h)}`);
   const slice = (lowM: number, highM: number) =>
     `M${[...wall(-1, lowM, highM), ...wall(1, lowM, highM).reverse()].join(" L")} Z`;
-  const onDisplay = markPlace(book) === "display";
+  const onDisplay = markPlace(facts) === "display";
   const markM = markCm !== null && onDisplay ? heightM - markCm / 100 : null;
   const levelM = markM === null ? runningLevelM : Math.min(markM, runningLevelM);
-  const start = book.sump ? pumpsOffLevelM(book) : runningLevelM;
+  const start = facts.sump ? pumpsOffLevelM(facts) : runningLevelM;
   const bedShape = useId();
   const bedWidth = frontWidthM(vessel, Math.max(0.001, substrateDepthM)) * scale;
-  const sectors = substrate !== "bare" && book.schools.substrate === "sectors" ? book.sectors : 1;
+  const sectors = substrate !== "bare" && facts.practice.substrate === "sectors" ? facts.sectors : 1;
   const displayBottom = y(0);
   const sumpFrame =
-    book.sump && sumpRoom > 0 ? sumpFrameOf(book.sump, left + 30, displayBottom + 34, width - left - right - 60) : null;
+    facts.sump && sumpRoom > 0
+      ? sumpFrameOf(facts.sump, left + 30, displayBottom + 34, width - left - right - 60)
+      : null;
   const height = sumpFrame ? sumpFrame.y(0) + 12 : displayBottom + (small ? 12 : 30);
-  const label = `${book.name} to scale, water stands ${quantityText((heightM - runningLevelM) * 100, "cm", units)} below the rim${markCm !== null ? `, drain line ${quantityText(markCm, "cm", units)} from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
+  const label = `${facts.name} to scale, water stands ${quantityText((heightM - runningLevelM) * 100, "cm", units)} below the rim${markCm !== null ? `, drain line ${quantityText(markCm, "cm", units)} from the rim${onDisplay ? "" : " of the sump"}` : ""}`;
 
   return (
     <Svg
@@ -148,7 +150,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
         y={y(runningLevelM)}
         label={small ? "" : "fill line"}
       />
-      {!small && <Landmarks book={book} y={y} middle={middle} scale={scale} />}
+      {!small && <Landmarks facts={facts} y={y} middle={middle} scale={scale} />}
       {markM !== null && (
         <Mark
           y={y(markM)}
@@ -170,7 +172,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
       )}
       {sumpFrame && (
         <SumpBox
-          book={book}
+          facts={facts}
           markCm={onDisplay ? null : markCm}
           frame={sumpFrame}
           limit={onDisplay ? null : limit}
@@ -189,7 +191,7 @@ export function Section({ book, markCm, sector, units, width, small = false, lim
   );
 }
 
-/** Two heaps as high as the book says the rock stands. */
+/** Two heaps as high as the rock is said to stand. */
 /** One heap is drawn with a smaller one beside it; several each at its own height, side by side. */
 function Rock({
   middle,
@@ -227,20 +229,20 @@ function Level({ x1, x2, y, label }: { x1: number; x2: number; y: number; label:
 }
 
 function Landmarks({
-  book,
+  facts,
   y,
   middle,
   scale,
 }: {
-  book: TankBook;
+  facts: TankFacts;
   y: (m: number) => number;
   middle: number;
   scale: number;
 }) {
-  const { vessel } = book.display;
+  const { vessel } = facts.display;
   return (
     <g>
-      {book.landmarks.map((mark, i) => {
+      {facts.landmarks.map((mark, i) => {
         const half = (frontWidthM(vessel, mark.heightM) * scale) / 2;
         const from = i % 2 === 0 ? middle - half + 6 : middle + 6;
         const to = i % 2 === 0 ? middle - 6 : middle + half - 6;
@@ -309,7 +311,7 @@ function Mark({
 }
 
 /** Where a sump stands under its display, to a scale of its own. */
-function sumpFrameOf(sump: NonNullable<TankBook["sump"]>, x: number, top: number, width: number) {
+function sumpFrameOf(sump: NonNullable<TankFacts["sump"]>, x: number, top: number, width: number) {
   const scale = Math.min(width / sump.lengthM, 120 / sump.heightM);
   return {
     left: x,
@@ -341,26 +343,26 @@ function LimitLine({ y, x1, x2, name }: { y: number; x1: number; x2: number; nam
 }
 
 function SumpBox({
-  book,
+  facts,
   markCm,
   frame,
   limit,
   units,
   small,
 }: {
-  book: TankBook;
+  facts: TankFacts;
   markCm: number | null;
   frame: Omit<SectionFrame, "sump">;
   limit: { readonly cm: number; readonly name: string } | null;
   units: UnitPreference;
   small: boolean;
 }) {
-  const { sump } = book;
+  const { sump } = facts;
   if (!sump) return null;
   const { left: x, y: at } = frame;
   const w = frame.right - frame.left;
   const y = at(sump.heightM);
-  const back = runBackOf(book) ?? { litres: 0, roomL: 0 };
+  const back = runBackOf(facts) ?? { litres: 0, roomL: 0 };
   const backLevelM = sumpLevelM(sump, sumpVolumeL(sump, sump.runningLevelM) + back.litres);
   const tight = back.litres > 0.9 * back.roomL;
   return (

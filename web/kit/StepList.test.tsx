@@ -4,19 +4,19 @@ import { METRIC, type UnitPreference } from "@keel-round/core/units";
 import { planVisit, sayPlan } from "@keel-round/core/visit";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, test } from "vitest";
-import { bookOf, inputOf } from "../../core/src/given/sample.fixture.ts";
+import { factsOf, inputOf } from "../../core/src/given/sample.fixture.ts";
 import { StepList } from "./StepList";
 import { system } from "./theme/system";
 
 const US: UnitPreference = { ...METRIC, volume: "US gal", length: "in", temperature: "°F" };
-const input = inputOf(bookOf("community"), { readings: [] });
+const input = inputOf(factsOf("community"), { readings: [] });
 
 /** The list of a visit as somebody reads it, without its markup. */
 function read(units: UnitPreference): string {
   const plan = sayPlan(planVisit(input), units);
   const html = renderToStaticMarkup(
     <ChakraProvider value={system}>
-      <StepList steps={plan.steps} rules={rulesFor(input.book.schools)} pace={1} />
+      <StepList steps={plan.steps} rules={rulesFor(input.facts.practice)} pace={1} />
     </ChakraProvider>,
   );
   return html.replaceAll(/<style[\s\S]*?<\/style>|<[^>]+>/g, " ").replaceAll(/\s+/g, " ");

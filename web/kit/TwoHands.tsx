@@ -130,15 +130,8 @@ function Alone({ bar: { step, timed, row }, x }: { bar: AloneBar; x: Scale }) {
         fill={step.runsItself ? "waterPale" : "corallineWash"}
       />
       <SvgText x={x(timed.to) + 3} y={ALONE_Y + row * ALONE_ROW + 10} fontSize="10.5px" fill="ink">
-        {ALONE_WORD[step.id] ?? "soaks"} {Math.round((timed.aloneTo ?? 0) - timed.to)}
+        {step.alone ?? "soaks"} {Math.round((timed.aloneTo ?? 0) - timed.to)}
       </SvgText>
     </g>
   );
 }
-
-const ALONE_WORD: Readonly<Record<string, string>> = {
-  drain: "drains",
-  "heater-off": "cools",
-  warm: "warms",
-  "feed-before": "they eat",
-};

@@ -1,8 +1,9 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { FieldError, parseDecimal } from "@keel-round/core/book";
-import { showLength, type UnitPreference } from "@keel-round/core/units";
+import { FieldError, parseDecimal } from "@keel-round/core/desk";
+import { inSentence } from "@keel-round/core/text";
+import { quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
 import { VESSEL_SHAPES, type Vessel, type VesselShape, vesselOf, vesselShapes } from "@keel-round/core/vessel";
 import { Choice, FieldRow, TextInput } from "./controls";
 
@@ -22,11 +23,12 @@ export function readVessel(
   for (const { key, label } of vesselShapes[typed.shape].dimensions)
     try {
       const metres = parseDecimal(typed.sides[key] ?? "") / showLength(100, units.length);
-      if (!(metres > 0 && metres <= 20)) wrong[key] = `${label} lies between 1 mm and 20 m.`;
+      if (!(metres > 0 && metres <= 20))
+        wrong[key] = `Enter a length from ${quantityText(0.1, "cm", units)} to ${quantityText(2000, "cm", units)}.`;
       sides[key] = metres;
     } catch (error) {
       if (!(error instanceof FieldError)) throw error;
-      wrong[key] = typed.sides[key] ? error.message : `${label} is needed.`;
+      wrong[key] = typed.sides[key] ? error.message : `Enter the ${inSentence(label)}.`;
     }
   return { vessel: Object.keys(wrong).length === 0 ? vesselOf(typed.shape, sides) : null, wrong };
 }

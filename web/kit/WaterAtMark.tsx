@@ -1,12 +1,12 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { FieldError, parseDecimal } from "@keel-round/core/book";
 import { planChange, planWater, type WaterPlan } from "@keel-round/core/change";
+import { FieldError, parseDecimal } from "@keel-round/core/desk";
 import { litresOfMark, markPlace, type PlanInput, tankOnDay } from "@keel-round/core/given";
-import { schooled } from "@keel-round/core/tank";
-import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
-import { limitSentence, litresText } from "@keel-round/core/words";
+import { practised } from "@keel-round/core/tank";
+import { figure, litresText, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { limitSentence } from "@keel-round/core/words";
 import { type ReactNode, useMemo, useState } from "react";
 import { QuietButton, SubHead, TextInput } from "./controls";
 import { Label, Span } from "./elements";
@@ -37,13 +37,13 @@ export function WaterAtMark({
   /** What may be done with the change that the mark stands for. */
   foot?: (water: WaterPlan, input: PlanInput) => ReactNode;
 }) {
-  const [pumpOn, setPumpOn] = useState(given.book.schools.how === "from-sump");
+  const [pumpOn, setPumpOn] = useState(given.facts.practice.how === "from-sump");
   const [trial, setTrial] = useState<number | null>(null);
   const input = useMemo(() => tankOnDay(withPump(given, pumpOn)).input, [given, pumpOn]);
   const planned = useMemo(() => planWater(input), [input]);
   const water = useMemo(() => (trial === null ? planned : planChange(input, trial)), [input, planned, trial]);
-  const { book } = input;
-  const place = markPlace(book);
+  const { facts } = input;
+  const place = markPlace(facts);
   return (
     <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
       <Box flex="1" minW="0" w="100%">
@@ -63,7 +63,7 @@ export function WaterAtMark({
           onLitres={setTrial}
           onPlanned={() => setTrial(null)}
         />
-        {book.sump && place !== "none" && (
+        {facts.sump && place !== "none" && (
           <Label display="flex" gap="8px" fontSize="14px" mt="6px">
             <input
               type="checkbox"
@@ -77,7 +77,7 @@ export function WaterAtMark({
           </Label>
         )}
         <Exposed bare={water.exposed} />
-        <PlanView vessel={book.display.vessel} width={150} />
+        <PlanView vessel={facts.display.vessel} width={150} />
         {children}
       </Box>
       <Box w={{ base: "100%", xl: "447px" }} flexShrink={0} data-figures="">
@@ -88,7 +88,7 @@ export function WaterAtMark({
           </Box>
         )}
         <WaterFigures water={water} units={units} />
-        <ReadingsOnBands book={book} water={water} latest={latestOf(input)} units={units} />
+        <ReadingsOnBands facts={facts} water={water} latest={latestOf(input)} units={units} />
         {foot?.(water, input)}
       </Box>
     </Flex>
@@ -97,10 +97,10 @@ export function WaterAtMark({
 
 /** The plan's input with the return pump running or stopped while the water is taken. */
 function withPump(input: PlanInput, on: boolean): PlanInput {
-  const { how } = input.book.schools;
-  if (!input.book.sump || (how === "from-sump") === on) return input;
+  const { how } = input.facts.practice;
+  if (!input.facts.sump || (how === "from-sump") === on) return input;
   const next = on ? ("from-sump" as const) : how === "from-sump" ? ("drain-then-fill" as const) : how;
-  return { ...input, book: schooled({ ...input.book, schools: { ...input.book.schools, how: next } }) };
+  return { ...input, facts: practised({ ...input.facts, practice: { ...input.facts.practice, how: next } }) };
 }
 
 /** The mark and the litres as they are typed; what is typed moves the mark. */
@@ -135,7 +135,7 @@ function Controls({
       const litres =
         field === "litres"
           ? value / perLitre
-          : litresOfMark(input.book, tankOnDay(input).standing, value / perCm) + water.pumpsOnL;
+          : litresOfMark(input.facts, tankOnDay(input).standing, value / perCm) + water.pumpsOnL;
       if (litres < 0 || litres > water.systemL.value)
         return setProblem(`The system holds ${litresText(water.systemL.value, units)}.`);
       setProblem(null);
@@ -170,7 +170,7 @@ function Controls({
   return (
     <Box mt="10px">
       <Flex gap="10px 22px" wrap="wrap" align="center">
-        {markPlace(input.book) !== "none" && input_("mark", "Drain line from the rim", units.length)}
+        {markPlace(input.facts) !== "none" && input_("mark", "Drain line from the rim", units.length)}
         {input_("litres", "Take out", units.volume)}
         {tried && (
           <QuietButton type="button" onClick={onPlanned}>

@@ -1,15 +1,17 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { WaterPlan } from "@keel-round/core/change";
-import type { TankBook } from "@keel-round/core/tank";
+import type { TankFacts } from "@keel-round/core/tank";
 import {
   figure,
+  litresText,
   parameterFacts,
   quantityText,
   showReading,
   type UnitPreference,
   unitFor,
+  withUnit,
 } from "@keel-round/core/units";
-import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import { limitSentence, waterSentence } from "@keel-round/core/words";
 import type { Worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
 import { B, Details, Span, Summary } from "@/kit/elements";
@@ -25,7 +27,8 @@ const DECISION: Record<WaterPlan["decision"], string> = {
   unknown: "Measure first",
 };
 
-function Row({
+/** A figure of a plan with its working and a line under it. */
+export function FigureRow({
   label,
   of,
   units,
@@ -68,74 +71,81 @@ export function WaterFigures({ water, units }: { water: WaterPlan; units: UnitPr
       )}
       {changing && (
         <>
-          <Row label="Take out" of={water.litres} units={units} />
+          <FigureRow label="Take out" of={water.litres} units={units} />
           {water.needed && (
-            <Row label="Asked for" of={water.needed} units={units}>
+            <FigureRow label="Asked for" of={water.needed} units={units}>
               {neededLine(water.needed, units)}
-            </Row>
+            </FigureRow>
           )}
-          <Row label="Share" of={{ ...water.share, value: water.share.value * 100, unit: "%" }} units={units}>
+          <FigureRow label="Share" of={{ ...water.share, value: water.share.value * 100, unit: "%" }} units={units}>
             of {litresText(water.systemL.value, units)}
-          </Row>
-          {water.fills && <Row label="To carry" of={water.fills} units={units} />}
+          </FigureRow>
+          {water.fills && <FigureRow label="To carry" of={water.fills} units={units} />}
           {water.mark && (
-            <Row label={water.markOn === "sump" ? "Line, sump" : "Drain line"} of={water.mark} units={units}>
+            <FigureRow label={water.markOn === "sump" ? "Line, sump" : "Drain line"} of={water.mark} units={units}>
               {belowTape(water, units)}
               about {Math.max(1, Math.round(water.drainMinutes))} min to drain,{" "}
               {Math.max(1, Math.round(water.refillMinutes))} to refill
-            </Row>
+            </FigureRow>
           )}
-          {water.runs?.out && <Row label="To run out" of={water.runs.out} units={units} decimals={1} />}
-          {water.runs?.in && <Row label="To run in" of={water.runs.in} units={units} decimals={1} />}
-          {water.saltWaterL && <Row label="Salt water" of={water.saltWaterL} units={units} decimals={1} />}
+          {water.runs?.out && <FigureRow label="To run out" of={water.runs.out} units={units} decimals={1} />}
+          {water.runs?.in && <FigureRow label="To run in" of={water.runs.in} units={units} decimals={1} />}
+          {water.saltWaterL && <FigureRow label="Salt water" of={water.saltWaterL} units={units} decimals={1} />}
           {water.saltG && (
-            <Row label="Salt" of={water.saltG} units={units}>
+            <FigureRow label="Salt" of={water.saltG} units={units}>
               {saltLine(water, units)}
-            </Row>
+            </FigureRow>
           )}
           {water.freshL && (
-            <Row label="Top up" of={water.freshL} units={units}>
+            <FigureRow label="Top up" of={water.freshL} units={units}>
               to the fill line; evaporation took only water
-            </Row>
+            </FigureRow>
           )}
-          {water.conditionerMl && <Row label="Conditioner" of={water.conditionerMl} units={units} />}
-          {water.refillC && <Row label="Bring to" of={water.refillC} units={units} decimals={1} />}
-          {water.halfWayC && <Row label="Half-way" of={water.halfWayC} units={units} decimals={1} />}
+          {water.conditionerMl && <FigureRow label="Conditioner" of={water.conditionerMl} units={units} />}
+          {water.refillC && <FigureRow label="Bring to" of={water.refillC} units={units} decimals={1} />}
+          {water.halfWayC && <FigureRow label="Half-way" of={water.halfWayC} units={units} decimals={1} />}
         </>
       )}
       {!changing && water.freshL && (
-        <Row label="Top up" of={water.freshL} units={units}>
+        <FigureRow label="Top up" of={water.freshL} units={units}>
           {water.leftLowL > 0.05
             ? `no further: ${litresText(water.leftLowL, units)} follow on other days`
             : "to the fill line, for what evaporated"}
-        </Row>
+        </FigureRow>
       )}
-      <Box py="9px" fontSize="14px">
-        {water.binding && (changing || water.binding.code === "free-ammonia") && (
-          <>
-            <B fontWeight="620" color="coralline">
-              {limitSentence(water.binding, units)}
-            </B>{" "}
-            {water.limits[1] ? `Lifted, the next is: ${limitSentence(water.limits[1], units)} ` : ""}
-          </>
-        )}
-        {(water.decision === "change" ? water.reasons : water.reasons.slice(1))
-          .map((r) => waterSentence(r, units))
-          .join(" ")}
-        {!water.binding && changing && water.limits[0]
-          ? ` Nothing holds it down; the nearest limit: ${limitSentence(water.limits[0], units)}`
-          : ""}
-      </Box>
+      <Why water={water} units={units} changing={changing} />
       {water.co2 && (
-        <Row label="CO2" of={water.co2} units={units} decimals={0}>
+        <FigureRow label="CO2" of={water.co2} units={units} decimals={0}>
           before the change, from KH and pH
-        </Row>
+        </FigureRow>
       )}
       {water.freeAmmonia && (
-        <Row label="Free ammonia" of={water.freeAmmonia.after} units={units} decimals={3}>
+        <FigureRow label="Free ammonia" of={water.freeAmmonia.after} units={units} decimals={3}>
           after the change; {figure(water.freeAmmonia.before.value, 3)} before
-        </Row>
+        </FigureRow>
       )}
+    </Box>
+  );
+}
+
+/** What holds the change where it is, and why it is made. */
+function Why({ water, units, changing }: { water: WaterPlan; units: UnitPreference; changing: boolean }) {
+  return (
+    <Box py="9px" fontSize="14px">
+      {water.binding && (changing || water.binding.code === "free-ammonia") && (
+        <>
+          <B fontWeight="620" color="coralline">
+            {limitSentence(water.binding, units)}
+          </B>{" "}
+          {water.limits[1] ? `Lifted, the next is: ${limitSentence(water.limits[1], units)} ` : ""}
+        </>
+      )}
+      {(water.decision === "change" ? water.reasons : water.reasons.slice(1))
+        .map((r) => waterSentence(r, units))
+        .join(" ")}
+      {!water.binding && changing && water.limits[0]
+        ? ` Nothing holds it down; the nearest limit: ${limitSentence(water.limits[0], units)}`
+        : ""}
     </Box>
   );
 }
@@ -164,12 +174,12 @@ function saltLine(water: WaterPlan, units: UnitPreference): string {
 
 /** Each reading on its band: dot now, bar its error, coralline tick after the change. */
 export function ReadingsOnBands({
-  book,
+  facts,
   water,
   latest,
   units,
 }: {
-  book: TankBook;
+  facts: TankFacts;
   water: WaterPlan;
   latest: ReadonlyMap<string, { readonly value: number; readonly sigma: number; readonly note: string }>;
   units: UnitPreference;
@@ -187,8 +197,8 @@ export function ReadingsOnBands({
           )}
         </Flex>
       </SubHead>
-      {book.bands.map((band) => {
-        const facts = parameterFacts[band.parameter];
+      {facts.bands.map((band) => {
+        const its = parameterFacts[band.parameter];
         const read = latest.get(band.parameter) ?? null;
         const expected = after.get(band.parameter);
         // The plan works with what the fit says of today; the last reading is then told in words.
@@ -197,7 +207,7 @@ export function ReadingsOnBands({
         const note = read
           ? `${read.note}${moved ? ` It read ${withUnit(band.parameter, read.value, units)} then; today it is reckoned from the trend.` : ""}`
           : "";
-        const label = book.targetPsu > 0 ? facts.label : (facts.freshLabel ?? facts.label);
+        const label = facts.targetPsu > 0 ? its.label : (its.freshLabel ?? its.label);
         return (
           <Details key={band.parameter} borderBottomWidth="1px" borderColor="rule" fontSize="14.2px">
             <Summary display="grid" gridTemplateColumns="104px 1fr 96px" alignItems="center" py="5px" listStyle="none">

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra, Flex } from "@chakra-ui/react";
+import { Box, type BoxProps, chakra, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { H1, H2, Label } from "@/kit/elements";
 
@@ -48,6 +48,14 @@ export const GoButton = chakra("button", {
     _hover: { filter: "brightness(1.08)" },
     _disabled: { opacity: 0.55, cursor: "default" },
   },
+});
+
+/** The one action at the thumb: as wide as the screen, for a wet glove. */
+export const BarButton = chakra(GoButton, { base: { w: "100%", h: "60px", fontSize: "17px" } });
+
+/** An action beside others, as quiet as a word. */
+export const WordButton = chakra(QuietButton, {
+  base: { minH: "48px", px: "8px", fontWeight: 400, borderColor: "transparent", textDecoration: "underline" },
 });
 
 /** The frame of what is typed into. */
@@ -118,9 +126,10 @@ export function FieldRow({
 }
 
 /** Heading of a page with its line of facts and its actions. */
-export function PageHead({ title, facts, actions }: { title: ReactNode; facts?: ReactNode; actions?: ReactNode }) {
+export function PageHead({ title, facts, actions }: { title: string; facts?: ReactNode; actions?: ReactNode }) {
   return (
     <Flex align="baseline" gap="16px" wrap="wrap">
+      <PageTitle>{title}</PageTitle>
       <H1 fontSize="25px" fontWeight="640" letterSpacing="-0.2px" lineHeight="1.15">
         {title}
       </H1>
@@ -132,6 +141,9 @@ export function PageHead({ title, facts, actions }: { title: ReactNode; facts?: 
     </Flex>
   );
 }
+
+/** What the window is called: the page first, for whoever has ten of them open. */
+export const PageTitle = ({ children }: { children: string }) => <title>{`${children} · Keel Round`}</title>;
 
 /** A small heading over a thin rule. */
 export function SubHead({ children }: { children: ReactNode }) {
@@ -149,6 +161,16 @@ export function Notice({ tone, children }: { tone: "danger" | "care" | "plain"; 
   return (
     <Box bg={wash} borderLeftWidth="4px" borderColor={colour} px="12px" py="10px" lineHeight="1.35">
       {children}
+    </Box>
+  );
+}
+
+/** What went wrong, beside what was done; nothing where nothing did. */
+export function Problem({ says, ...place }: { says: string | null } & Pick<BoxProps, "mt" | "mb" | "my">) {
+  if (!says) return null;
+  return (
+    <Box role="alert" {...(Object.keys(place).length > 0 ? place : { mt: "8px" })}>
+      <Notice tone="danger">{says}</Notice>
     </Box>
   );
 }

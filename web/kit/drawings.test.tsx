@@ -1,7 +1,7 @@
 import { ChakraProvider } from "@chakra-ui/react";
 import { markCmOf, standingOf } from "@keel-round/core/given";
 import { type DayStop, planDay } from "@keel-round/core/round";
-import { kindFacts, type TankBook } from "@keel-round/core/tank";
+import { kindFacts, type TankFacts } from "@keel-round/core/tank";
 import { METRIC } from "@keel-round/core/units";
 import { VESSEL_SHAPES, vesselOf, vesselShapes } from "@keel-round/core/vessel";
 import { q, worked } from "@keel-round/core/worked";
@@ -10,6 +10,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, test } from "vitest";
 import { BandDots } from "./BandStrip";
 import { ConditionMark } from "./Condition";
+import { DayMap } from "./DayMap";
 import { DayRibbon, SmallRibbon } from "./DayRibbon";
 import { PlanView } from "./PlanView";
 import { Section } from "./Section";
@@ -22,7 +23,7 @@ const draw = (node: ReactNode) => renderToStaticMarkup(<ChakraProvider value={sy
 const numbers = (html: string, pattern: RegExp) => [...html.matchAll(pattern)].map((m) => Number(m[1]));
 
 /** 120 × 50 × 50 cm, water 40 cm deep, no bed, no rock. */
-const book: TankBook = {
+const facts: TankFacts = {
   id: "t",
   name: "Box",
   kind: "community",
@@ -44,7 +45,7 @@ const book: TankBook = {
   startedOn: "2024-01-01",
   evaporationLPerDay: 0,
   topUp: "technician",
-  schools: kindFacts.community.schools,
+  practice: kindFacts.community.practice,
   bands: [],
   targetPsu: 0,
   targetC: 25,
@@ -55,7 +56,7 @@ const book: TankBook = {
 };
 
 describe("the section is to scale", () => {
-  const html = draw(<Section book={book} markCm={20} units={METRIC} width={620} />);
+  const html = draw(<Section facts={facts} markCm={20} units={METRIC} width={620} />);
   // The glass: down one side, along the floor, up the other.
   const glass = html.match(/d="M([\d.]+) ([\d.]+) L[\d.]+ ([\d.]+) L([\d.]+) [\d.]+ L[\d.]+ [\d.]+"/);
   const [left, rim, floor, right] = [1, 2, 3, 4].map((i) => Number(glass?.[i]));
@@ -84,7 +85,12 @@ describe("the section is to scale", () => {
         heightM: 0.45,
       });
       const drawn = draw(
-        <Section book={{ ...book, display: { ...book.display, vessel } }} markCm={null} units={METRIC} width={620} />,
+        <Section
+          facts={{ ...facts, display: { ...facts.display, vessel } }}
+          markCm={null}
+          units={METRIC}
+          width={620}
+        />,
       );
       expect(drawn, shape).not.toContain("NaN");
       const plan = draw(<PlanView vessel={vessel} width={150} />);
@@ -95,13 +101,13 @@ describe("the section is to scale", () => {
   test("a screen reader hears the numbers", () =>
     expect(html).toContain("water stands 10.0\u00a0cm below the rim, drain line 20.0\u00a0cm from the rim"));
   test("a mark in inches for who reads inches", () =>
-    expect(draw(<Section book={book} markCm={20.32} units={{ ...METRIC, length: "in" }} width={620} />)).toContain(
+    expect(draw(<Section facts={facts} markCm={20.32} units={{ ...METRIC, length: "in" }} width={620} />)).toContain(
       ">8.0<",
     ));
   test("a drum is drawn round, and a sump beside its tank", () => {
     const drum = draw(
       <Section
-        book={{ ...book, display: { ...book.display, vessel: { shape: "drum", diameterM: 0.6, depthM: 0.4 } } }}
+        facts={{ ...facts, display: { ...facts.display, vessel: { shape: "drum", diameterM: 0.6, depthM: 0.4 } } }}
         markCm={null}
         units={METRIC}
         width={620}
@@ -117,14 +123,14 @@ describe("the section is to scale", () => {
       pipesL: 4,
       weirM: 0.38,
     };
-    const both = draw(<Section book={{ ...book, sump }} markCm={20} units={METRIC} width={620} />);
+    const both = draw(<Section facts={{ ...facts, sump }} markCm={20} units={METRIC} width={620} />);
     // 2 cm of 0.6 m² are 12 L, and 4 in the pipes; 15 cm of 0.32 m² is room for 48.
     expect(both).toContain("run-back 16\u00a0L; room for 48");
-    const fromSump = { ...book, sump, schools: { ...book.schools, how: "from-sump" as const } };
+    const fromSump = { ...facts, sump, practice: { ...facts.practice, how: "from-sump" as const } };
     expect(
       draw(
         <Section
-          book={fromSump}
+          facts={fromSump}
           markCm={markCmOf(fromSump, standingOf(fromSump, 0), 32 / 3)}
           units={METRIC}
           width={620}
@@ -229,4 +235,48 @@ test("minutes, and days as people read them", () => {
   expect(duration(72)).toBe("1\u00a0h\u00a012\u00a0min");
   expect(duration(120)).toBe("2\u00a0h");
   expect(dayLabel("2026-11-25")).toBe("Wed 25 Nov");
+});
+
+describe("the map of a day", () => {
+  const base = { lat: 50, lon: 0 };
+  const stops = [
+    { id: "b", order: 2, name: "East", lat: 50, lon: 0.05 },
+    { id: "a", order: 1, name: "North", lat: 50.03, lon: 0 },
+    { id: "c", order: null, name: "No time", lat: 49.98, lon: -0.02 },
+  ];
+  const html = draw(<DayMap base={base} stops={stops} map={null} />);
+  const at = (name: string) => {
+    const found = new RegExp(`<text[^>]*x="([\\d.]+)"[^>]*y="([\\d.]+)"[^>]*>${name}</text>`).exec(html);
+    return [Number(found?.[1]), Number(found?.[2])] as const;
+  };
+  test("has north up and east to the right of base, inside its frame", () => {
+    expect(at("North")[1]).toBeLessThan(at("Base")[1]);
+    expect(at("1")[1]).toBeLessThan(at("2")[1]);
+    expect(at("2")[0]).toBeGreaterThan(at("1")[0]);
+    for (const name of ["1", "2", "–"]) {
+      expect(at(name)[0]).toBeGreaterThan(0);
+      expect(at(name)[0]).toBeLessThan(560);
+      expect(at(name)[1]).toBeLessThan(360);
+    }
+  });
+  test("tells its order, and the way goes from base through them and home: three legs, none to what has no time", () => {
+    expect(html).toContain('aria-label="Map of the day: 1 North, 2 East"');
+    expect(html.match(/<line/g)).toHaveLength(3);
+  });
+  test("draws the firm's own lines and areas", () => {
+    const river = {
+      type: "LineString" as const,
+      coordinates: [[-0.05, 50.01] as [number, number], [0.05, 50.01] as [number, number]],
+    };
+    const map = {
+      type: "FeatureCollection" as const,
+      features: [{ type: "Feature" as const, geometry: river, properties: { kind: "road" as const } }],
+    };
+    const paths = (node: string) => node.match(/<path/g)?.length ?? 0;
+    expect(paths(draw(<DayMap base={base} stops={stops} map={map} />))).toBe(paths(html) + 1);
+  });
+  test("of one stop beside base is drawn too", () => {
+    const near = draw(<DayMap base={base} stops={[{ id: "a", order: 1, name: "Here", lat: 50, lon: 0 }]} map={null} />);
+    expect(near).not.toContain("NaN");
+  });
 });

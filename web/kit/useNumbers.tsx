@@ -1,6 +1,6 @@
 "use client";
 
-import { FieldError, parseDecimal } from "@keel-round/core/book";
+import { FieldError, parseDecimal } from "@keel-round/core/desk";
 import { fromShown, toShown, type UnitPreference, unitShown } from "@keel-round/core/units";
 import { type ReactNode, useState } from "react";
 import { FieldRow, TextInput } from "./controls";

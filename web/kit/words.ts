@@ -1,15 +1,11 @@
 import { clockText, MINUTES_A_DAY } from "@keel-round/core/calendar";
 
+export { duration } from "@keel-round/core/calendar";
+
 /** Minutes of the day as a clock; past midnight it says so. */
 export function clock(minute: number): string {
   const m = Math.round(minute);
   return `${clockText(m)}${m >= MINUTES_A_DAY ? " the next day" : ""}`;
-}
-
-/** "1 h 12 min" or "38 min". */
-export function duration(minutes: number): string {
-  const m = Math.round(minutes);
-  return m < 60 ? `${m}\u00a0min` : `${Math.floor(m / 60)}\u00a0h${m % 60 ? `\u00a0${m % 60}\u00a0min` : ""}`;
 }
 
 /** "Wed 25 Nov" of a civil date. */

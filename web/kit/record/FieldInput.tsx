@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { type Field, fieldUnit } from "@keel-round/core/book";
+import { type Field, fieldUnit } from "@keel-round/core/desk";
 import type { UnitPreference } from "@keel-round/core/units";
 import { Choice, TextArea, TextInput } from "@/kit/controls";
 import { Label, Span } from "@/kit/elements";

@@ -3,7 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { Notice, QuietButton } from "@/kit/controls";
+import { Problem, QuietButton } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { clock, dayLabel } from "@/kit/words";
@@ -45,11 +45,7 @@ export function History({
   };
   return (
     <Box maxW="92ch">
-      {problem && (
-        <Box role="alert" mb="8px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} mb="8px" />
       {lines.map((l) => (
         <Flex
           key={l.id}

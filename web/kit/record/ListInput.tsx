@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { Field } from "@keel-round/core/book";
+import type { Field } from "@keel-round/core/desk";
 import type { UnitPreference } from "@keel-round/core/units";
 import { QuietButton } from "@/kit/controls";
 import { Table } from "@/kit/elements";

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entered, type Entity, fieldOf, readValues, sayField, type Values } from "@keel-round/core/book";
+import { type Entered, type Entity, fieldOf, readValues, sayField, type Values } from "@keel-round/core/desk";
 import type { UnitPreference } from "@keel-round/core/units";
 import { GoButton, Notice, QuietButton } from "@/kit/controls";
 import { Table } from "@/kit/elements";

@@ -13,7 +13,7 @@ import {
   type Values,
   writeField,
   writeList,
-} from "@keel-round/core/book";
+} from "@keel-round/core/desk";
 import type { UnitPreference } from "@keel-round/core/units";
 import { useCallback, useEffect, useMemo, useState } from "react";
 
@@ -26,7 +26,7 @@ export type SaveAnswer =
       readonly ok: false;
       readonly code: string;
       readonly message: string;
-      readonly fields: Readonly<Record<string, string[]>>;
+      readonly fields: Readonly<Record<string, readonly string[]>>;
     };
 type SavedOrStale =
   | { readonly kind: "saved"; readonly id: string; readonly version: number; readonly batchId: string }
@@ -117,7 +117,7 @@ export function useRecordForm(
       const chosen = all ? fields : fields.filter((f) => changedKeys.includes(f.key));
       const read = readValues(chosen, now as Entered, units);
       // The schema is loaded when it is first asked: showing a form needs none of it.
-      const { changeSchema } = await import("@keel-round/core/book/schema");
+      const { changeSchema } = await import("@keel-round/core/desk/schema");
       const parsed = changeSchema(entity).safeParse(read.values);
       const found: Record<string, string> = { ...read.issues };
       if (!parsed.success)

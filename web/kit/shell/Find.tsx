@@ -44,7 +44,7 @@ export function Find() {
       } catch (error) {
         // A newer question took its place.
         if ((error as Error).name !== "AbortError")
-          setProblem("There is no network. The round of today is kept on this device.");
+          setProblem("There is no network. The round of today is on this phone.");
       }
     }, PAUSE_MS);
     return () => {

@@ -1,11 +1,13 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { tinykeys } from "tinykeys";
+import { KeyHelp } from "./KeyHelp";
 
 const PLACES: readonly [keys: string, href: string][] = [
   ["g r", "/round"],
+  ["g k", "/weeks"],
   ["g t", "/tanks"],
   ["g w", "/water"],
   ["g l", "/letters"],
@@ -16,14 +18,21 @@ const typing = (event: KeyboardEvent) =>
   event.target instanceof HTMLElement &&
   (event.target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName));
 
+/** Where readings are entered: of the tank whose page is open, else of any. */
+function readingsFrom(path: string): string {
+  const [, tank] = /^\/tanks\/([0-9a-f-]{36})/.exec(path) ?? [];
+  return tank ? `/tanks/readings?tank=${tank}` : "/tanks/readings";
+}
+
 /** Moves between stops, days and workings by key. What a key does is found in the page by its data attribute. */
 export function Keys() {
   const router = useRouter();
+  const [help, setHelp] = useState(false);
   useEffect(() => {
-    const press = (attribute: string) => (event: KeyboardEvent) => {
+    const press = (attribute: string, elsewhere?: () => void) => (event: KeyboardEvent) => {
       if (typing(event)) return;
       const target = document.querySelector<HTMLElement>(`[data-key="${attribute}"]`);
-      if (!target) return;
+      if (!target) return elsewhere?.();
       event.preventDefault();
       target.click();
       target.focus();
@@ -41,6 +50,9 @@ export function Keys() {
       const open = all.every((d) => d.open);
       for (const details of all) details.open = !open;
     };
+    const showKeys = (event: KeyboardEvent) => {
+      if (!typing(event)) setHelp((shown) => !shown);
+    };
     return tinykeys(window, {
       // Two keys before one: the first binding that fires ends the search, and "w" alone would take "g w" away.
       ...Object.fromEntries(
@@ -52,10 +64,13 @@ export function Keys() {
       k: along(-1),
       w: workings,
       ".": press("tick"),
-      r: press("new-reading"),
+      r: press("new-reading", () => router.push(readingsFrom(window.location.pathname))),
+      "$mod+z": press("undo"),
+      "$mod+Shift+z": press("redo"),
       "/": press("find"),
-      "?": press("keys"),
+      "?": showKeys,
+      "Shift+?": showKeys,
     });
   }, [router]);
-  return null;
+  return <KeyHelp open={help} onClose={() => setHelp(false)} />;
 }
