@@ -1,20 +1,24 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { addDays } from "@keel-round/core/calendar";
-import type { OpenFinding } from "@keel-round/core/given";
+import { FINDING_KINDS, type FindingKind, kindOfNote } from "@keel-round/core/given";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { LiveVisit } from "@/device/useVisit";
-import { Choice, QuietButton, TextInput } from "@/kit/controls";
+import { Choice, Problem, QuietButton, TextInput } from "@/kit/controls";
 import { Span } from "@/kit/elements";
+import { Photos } from "./camera/Photos";
+import { FindingAnswer } from "./FindingAnswer";
+import { refusalSentence } from "./refusals";
 
-const KINDS: readonly [OpenFinding["kind"], string][] = [
-  ["equipment", "Equipment"],
-  ["livestock", "Animals"],
-  ["safety", "Safety"],
-  ["other", "Other"],
-];
+const KIND_NAME: Record<FindingKind, string> = {
+  safety: "Safety",
+  livestock: "Animals",
+  equipment: "Equipment",
+  water: "Water",
+  site: "The place",
+  other: "Other",
+};
 const QUICK = [
   "Pump is quiet",
   "Leak",
@@ -24,144 +28,153 @@ const QUICK = [
   "Light is off",
 ] as const;
 
-/** What was noticed: entered in two taps, answered before the visit closes. */
+/** What was noticed: entered in two taps, answered before the visit closes; and notes for the letter. */
 export function Findings({ visit }: { visit: LiveVisit }) {
-  const [kind, setKind] = useState<OpenFinding["kind"]>("equipment");
-  const [text, setText] = useState("");
-  const [note, setNote] = useState("");
-  const add = async (what: string) => {
-    if (!what.trim()) return;
-    const refusal = await visit.say({ type: "finding", id: v7(), kind, text: what.trim() });
-    if (!refusal) setText("");
-  };
-  const answered = new Set(visit.state.findings.filter((f) => f.outcome).map((f) => f.id));
-  const earlier = visit.kept.input.findings.filter(
-    (f) => !answered.has(f.id) && !visit.state.findings.some((x) => x.id === f.id),
-  );
+  const said = visit.state.findings;
+  const earlier = visit.kept.input.findings;
+  const all = [
+    ...earlier.map((f) => ({ ...f, earlier: true })),
+    ...said.filter((f) => !earlier.some((e) => e.id === f.id)).map((f) => ({ ...f, earlier: false })),
+  ];
   return (
     <Box>
-      <Flex gap="8px">
+      <NewFinding visit={visit} />
+      <Box mt="10px">
+        {all.map((f) => (
+          <Box key={f.id} borderBottomWidth="1px" borderColor="rule" py="8px" data-finding={f.kind}>
+            <Flex gap="10px" align="center">
+              <Box flex="1" fontSize="16px" fontWeight="560">
+                {f.text}{" "}
+                <Span color="soft" fontWeight="400">
+                  {f.earlier ? "from an earlier visit" : KIND_NAME[f.kind].toLowerCase()}
+                </Span>
+              </Box>
+              {!f.earlier && (
+                <QuietButton
+                  type="button"
+                  minH="48px"
+                  fontWeight="400"
+                  aria-label={`Delete: ${f.text}`}
+                  onClick={() => visit.say({ type: "finding-back", id: f.id })}
+                >
+                  Delete
+                </QuietButton>
+              )}
+            </Flex>
+            <FindingAnswer visit={visit} id={f.id} />
+            <Photos visit={visit} spot={{ kind: "finding", id: f.id }} name="what was noticed" />
+          </Box>
+        ))}
+      </Box>
+      <Photos visit={visit} spot={{ kind: "tank", id: "" }} name="the tank from its place" />
+      <Notes visit={visit} />
+    </Box>
+  );
+}
+
+/** A field for what was noticed. What it is about follows from its words, until somebody says otherwise. */
+function NewFinding({ visit }: { visit: LiveVisit }) {
+  const [chosen, setChosen] = useState<FindingKind | null>(null);
+  const [text, setText] = useState("");
+  const [error, setError] = useState<string | null>(null);
+  const kind = chosen ?? kindOfNote(text);
+  const add = async (what: string, about: FindingKind) => {
+    if (!what.trim()) return setError("Say what was noticed, in a few words.");
+    const refusal = await visit.say({ type: "finding", id: v7(), kind: about, text: what.trim() });
+    setError(refusal ? refusalSentence(refusal) : null);
+    if (refusal) return;
+    setText("");
+    setChosen(null);
+  };
+  return (
+    <>
+      <TextInput
+        aria-label="What was noticed"
+        placeholder="what was noticed"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => e.key === "Enter" && add(text, kind)}
+        minH="48px"
+      />
+      <Flex gap="8px" mt="8px">
         <Choice
-          aria-label="Kind"
+          aria-label="What it is about"
           value={kind}
-          onChange={(e) => setKind(e.target.value as OpenFinding["kind"])}
+          onChange={(e) => setChosen(e.target.value as FindingKind)}
           minH="48px"
-          w="130px"
+          flex="1"
         >
-          {KINDS.map(([value, label]) => (
+          {FINDING_KINDS.map((value) => (
             <option key={value} value={value}>
-              {label}
+              {KIND_NAME[value]}
             </option>
           ))}
         </Choice>
-        <TextInput
-          aria-label="What was noticed"
-          placeholder="what was noticed"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          minH="48px"
-        />
-        <QuietButton type="button" minH="48px" onClick={() => add(text)}>
+        <QuietButton type="button" minH="48px" minW="84px" onClick={() => add(text, kind)}>
           Add
         </QuietButton>
       </Flex>
+      <Problem says={error} />
       <Flex gap="6px" mt="8px" wrap="wrap">
         {QUICK.map((q) => (
-          <QuietButton key={q} type="button" minH="44px" fontSize="14px" fontWeight="400" onClick={() => add(q)}>
+          <QuietButton
+            key={q}
+            type="button"
+            minH="48px"
+            fontSize="14px"
+            fontWeight="400"
+            onClick={() => add(q, kindOfNote(q))}
+          >
             {q}
           </QuietButton>
         ))}
       </Flex>
-      <Box mt="10px">
-        {[
-          ...earlier.map((f) => ({ ...f, outcome: null, earlier: true })),
-          ...visit.state.findings.map((f) => ({ ...f, earlier: false })),
-        ].map((f) => (
-          <FindingRow key={f.id} visit={visit} id={f.id} text={f.text} outcome={f.outcome} earlier={f.earlier} />
-        ))}
-      </Box>
+    </>
+  );
+}
+
+/** Words for the letter, as they are. */
+function Notes({ visit }: { visit: LiveVisit }) {
+  const [note, setNote] = useState("");
+  const [error, setError] = useState<string | null>(null);
+  const add = async () => {
+    if (!note.trim()) return setError("Say it in a word or two.");
+    const refusal = await visit.say({ type: "note", id: v7(), text: note });
+    setError(refusal ? refusalSentence(refusal) : null);
+    if (!refusal) setNote("");
+  };
+  return (
+    <>
       <Flex gap="8px" mt="12px">
         <TextInput
           aria-label="Note for the letter"
           placeholder="a note for the letter"
           value={note}
           onChange={(e) => setNote(e.target.value)}
+          onKeyDown={(e) => e.key === "Enter" && add()}
           minH="48px"
         />
-        <QuietButton
-          type="button"
-          minH="48px"
-          onClick={async () => {
-            if (note.trim() && !(await visit.say({ type: "note", text: note }))) setNote("");
-          }}
-        >
+        <QuietButton type="button" minH="48px" onClick={add}>
           Note
         </QuietButton>
       </Flex>
-      {visit.state.notes.map((n) => (
-        <Box key={n} color="soft" mt="4px">
-          {n}
-        </Box>
-      ))}
-    </Box>
-  );
-}
-
-const OUTCOME = { fixed: "fixed", carried: "put off", owner: "for the owner" } as const;
-
-function FindingRow({
-  visit,
-  id,
-  text,
-  outcome,
-  earlier,
-}: {
-  visit: LiveVisit;
-  id: string;
-  text: string;
-  outcome: { how: keyof typeof OUTCOME; on?: string } | null;
-  earlier: boolean;
-}) {
-  const [on, setOn] = useState(visit.kept.input.nextVisitOn ?? addDays(visit.kept.on, 7));
-  const answer = (how: keyof typeof OUTCOME) =>
-    visit.say({ type: "resolve", id, how, text, ...(how === "carried" ? { on } : {}) });
-  return (
-    <Box borderBottomWidth="1px" borderColor="rule" py="8px">
-      <Box fontSize="16px" fontWeight="560">
-        {text}{" "}
-        {earlier && (
-          <Span color="soft" fontWeight="400">
-            from an earlier visit
-          </Span>
-        )}
-      </Box>
-      {outcome ? (
-        <Box color="soft">
-          {OUTCOME[outcome.how]}
-          {outcome.on ? ` to ${outcome.on}` : ""}
-        </Box>
-      ) : (
-        <Flex gap="6px" mt="6px" wrap="wrap" align="center">
-          <QuietButton type="button" minH="48px" onClick={() => answer("fixed")}>
-            Fixed
-          </QuietButton>
-          <QuietButton type="button" minH="48px" onClick={() => answer("owner")}>
-            For the owner
-          </QuietButton>
-          <QuietButton type="button" minH="48px" onClick={() => answer("carried")}>
-            Put off to
-          </QuietButton>
-          <TextInput
-            type="date"
-            aria-label={`Day for ${text}`}
-            value={on}
-            min={visit.kept.on}
-            onChange={(e) => setOn(e.target.value)}
-            w="150px"
-            minH="48px"
-          />
+      <Problem says={error} />
+      {visit.state.notes.map(({ id, text }) => (
+        <Flex key={id ?? text} color="soft" mt="4px" gap="10px" align="center">
+          <Box flex="1">{text}</Box>
+          {id && (
+            <QuietButton
+              type="button"
+              minH="48px"
+              fontWeight="400"
+              aria-label={`Delete: ${text}`}
+              onClick={() => visit.say({ type: "note-back", id })}
+            >
+              Delete
+            </QuietButton>
+          )}
         </Flex>
-      )}
-    </Box>
+      ))}
+    </>
   );
 }

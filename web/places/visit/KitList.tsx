@@ -4,6 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { missingIn } from "@keel-round/core/visit";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Notice } from "@/kit/controls";
 import { Button, Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -27,7 +28,7 @@ export function KitList({
   const missing = missingIn(kit, van);
   const carried = kit.filter((k) => !missing.includes(k));
   const set = async (item: string, carries: boolean) => {
-    const answer = await vanKitAction({ personId, item, carries });
+    const answer = await answered(vanKitAction({ personId, item, carries }));
     if (!answer.ok) return setError(answer.message);
     setError(null);
     router.refresh();

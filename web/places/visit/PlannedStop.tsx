@@ -3,11 +3,12 @@ import { longDate } from "@keel-round/core/calendar";
 import { rulesFor } from "@keel-round/core/steps";
 import { q, worked } from "@keel-round/core/worked";
 import type { ReactNode } from "react";
-import type { Round, RoundStop, RoundTank } from "@/data/round";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
+import type { Round, RoundStop, RoundTank } from "@/data/round/round";
 import { AppLink } from "@/kit/AppLink";
 import { ConditionMark } from "@/kit/Condition";
 import { GoButton, PageHead, SubHead } from "@/kit/controls";
+import { DoseFigures } from "@/kit/DoseFigures";
 import { A, H2, Span } from "@/kit/elements";
 import { latestOf } from "@/kit/latest";
 import { Section } from "@/kit/Section";
@@ -69,7 +70,7 @@ function VisitButton({ of, several, startable }: { of: RoundTank; several: boole
   return (
     <GoButton asChild>
       {/* A whole page load: the visit sheet is an application of its own that also starts without a network. */}
-      <a href={`/visit?visit=${of.visitId}`}>
+      <a href={`/visit?visit=${of.visitId}${of.visitState === "open" ? "" : "#start"}`}>
         {of.visitState === "open" ? "Go on with the visit" : "Start the visit"}
         {tail}
       </a>
@@ -112,7 +113,7 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
           <SubHead>Steps, in this order</SubHead>
           <StepList
             steps={plan.steps}
-            rules={rulesFor(input.book.schools, input.tasks)}
+            rules={rulesFor(input.facts.practice, input.tasks)}
             pace={input.personFactor ?? 1}
           />
           <Box mt="14px">
@@ -122,7 +123,7 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
         </Box>
         <Box w={{ base: "100%", xl: "447px" }} flexShrink={0}>
           <Section
-            book={input.book}
+            facts={input.facts}
             markCm={plan.water.mark?.value ?? null}
             {...(sector ? { sector } : {})}
             units={scope.units}
@@ -131,7 +132,8 @@ function TankPlan({ of, scope, person }: { of: RoundTank; scope: Scope; person: 
           <Box mt="10px">
             <SubHead>Water change</SubHead>
             <WaterFigures water={plan.water} units={scope.units} />
-            <ReadingsOnBands book={input.book} water={plan.water} latest={latestOf(input)} units={scope.units} />
+            <DoseFigures corrections={of.plan.corrections ?? []} units={scope.units} />
+            <ReadingsOnBands facts={input.facts} water={plan.water} latest={latestOf(input)} units={scope.units} />
           </Box>
         </Box>
       </Flex>

@@ -2,8 +2,7 @@
 
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import { parseNumber } from "@keel-round/core/units";
-import { useEffect, useState } from "react";
-import { Button, Input, Span } from "@/kit/elements";
+import { Input } from "@/kit/elements";
 
 const Big = chakra("button", {
   base: {
@@ -29,6 +28,7 @@ export function Stepper({
   start = 0,
   placeholder,
   onChange,
+  onBump,
   onLeave,
 }: {
   label: string;
@@ -41,12 +41,16 @@ export function Stepper({
   /** What stands in grey while nothing is typed. */
   placeholder?: string;
   onChange: (text: string) => void;
+  /** One of the buttons was pressed: the figure is whole. */
+  onBump?: (text: string) => void;
   /** The field was left: what stands in it may be kept. */
   onLeave?: () => void;
 }) {
   const bump = (by: number) => {
     const number = value.trim() === "" ? null : parseNumber(value);
-    onChange(Math.max(0, number === null ? start : number + by).toFixed(decimals));
+    const next = Math.max(0, number === null ? start : number + by).toFixed(decimals);
+    onChange(next);
+    onBump?.(next);
   };
   return (
     <Flex align="center" gap="12px" mt="12px">
@@ -61,7 +65,8 @@ export function Stepper({
           placeholder={placeholder}
           onChange={(e) => onChange(e.target.value)}
           onBlur={onLeave}
-          onFocus={(e) => e.target.select()}
+          // The first of two figures stays while the second is typed.
+          onFocus={(e) => !value.endsWith("–") && e.target.select()}
           fontFamily="mono"
           fontSize="30px"
           fontWeight="600"
@@ -82,60 +87,3 @@ export function Stepper({
     </Flex>
   );
 }
-
-/** A button that has to be held, with the time it takes drawn on it. A key press counts as a hold. */
-export function HoldButton({
-  children,
-  onDone,
-  disabled,
-}: {
-  children: React.ReactNode;
-  onDone: () => void;
-  disabled?: boolean;
-}) {
-  const [since, setSince] = useState<number | null>(null);
-  useEffect(() => {
-    if (since === null) return;
-    const timer = setTimeout(() => {
-      setSince(null);
-      onDone();
-    }, HOLD_MS);
-    return () => clearTimeout(timer);
-  }, [since, onDone]);
-  return (
-    <Button
-      type="button"
-      disabled={disabled}
-      onPointerDown={() => setSince(Date.now())}
-      onPointerUp={() => setSince(null)}
-      onPointerLeave={() => setSince(null)}
-      onKeyDown={(e) => e.key === "Enter" && onDone()}
-      h="60px"
-      w="100%"
-      rounded="s"
-      fontSize="17px"
-      fontWeight="600"
-      color="white"
-      bg="corallineSolid"
-      position="relative"
-      overflow="hidden"
-      cursor="pointer"
-      touchAction="none"
-      userSelect="none"
-      _disabled={{ opacity: 0.5 }}
-    >
-      <Box
-        position="absolute"
-        inset="0"
-        bg="ink"
-        opacity="0.35"
-        transformOrigin="left"
-        transform={since === null ? "scaleX(0)" : "scaleX(1)"}
-        transition={since === null ? "none" : `transform ${HOLD_MS}ms linear`}
-      />
-      <Span position="relative">{children}</Span>
-    </Button>
-  );
-}
-
-const HOLD_MS = 600;

@@ -1,8 +1,12 @@
 "use server";
 
-import { defineAction } from "@/data/define";
-import { setVanKit, VanKitSchema } from "@/data/people";
-import { STAFF } from "@/data/scope";
+import { z } from "zod";
+import { defineAction } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { setVanKit, VanKitSchema } from "@/data/access/units";
+import { whenOf } from "@/data/access/when";
+import { lookAtCodes } from "@/data/desk/codes";
+import { AfterwardsSchema, addAfterwards } from "@/data/visit/record";
 
 /** Says that a thing lies in somebody's van on any day, or that it does not. */
 export const vanKitAction = defineAction({
@@ -11,4 +15,22 @@ export const vanKitAction = defineAction({
   input: VanKitSchema,
   foreign: (ids) => ({ personId: ids.personId, item: "towels", carries: true }),
   run: setVanKit,
+});
+
+/** Puts a closed visit right, or opens it again. */
+export const afterwardsAction = defineAction({
+  name: "visit.afterwards",
+  roles: STAFF,
+  input: AfterwardsSchema,
+  foreign: (ids) => ({ visitId: ids.visitId, body: { type: "reopen" as const, why: "x" } }),
+  run: (scope, input) => addAfterwards(scope, input, new Date()),
+});
+
+/** Shows the door codes of a stop that is due today, and writes the look down. */
+export const doorCodesAction = defineAction({
+  name: "visit.door-codes",
+  roles: STAFF,
+  input: z.object({ siteId: z.uuid() }),
+  foreign: (ids) => ({ siteId: ids.siteId }),
+  run: (scope, input) => lookAtCodes(scope, input.siteId, whenOf(scope)),
 });

@@ -22,6 +22,8 @@ export function refusalSentence(refusal: {
       | "unstorable"
       | "not-found"
       | "too-large"
+      | "too-late"
+      | "not-author"
   ) {
     case "already-closed":
       return "This visit is closed already. A correction can still be added as a note or a reading.";
@@ -33,6 +35,8 @@ export function refusalSentence(refusal: {
       return `There are only ${Math.round(refusal.limit ?? 0)} L in this tank. Check the litres.`;
     case "below-floor":
       return `That would be under the floor: the water is ${Math.round(refusal.limit ?? 0)} cm deep.`;
+    case "dose-impossible":
+      return `So much of ${items[0] ?? "it"} would raise it past anything a tank can hold. Check the amount.`;
     case "gear-still-off":
       return `Still off: ${list(items.map((g) => gearName(g as SwitchGear)))}. Switch it on, or say why it stays off.`;
     case "finding-still-open":
@@ -41,6 +45,20 @@ export function refusalSentence(refusal: {
       return `Left out for the third time: ${list(items)}. Decide at the step what becomes of it.`;
     case "unknown-reading":
       return "That reading was taken back already.";
+    case "unknown-note":
+      return "That note was taken back already.";
+    case "unknown-finding":
+      return "That note was deleted already, or is of an earlier visit: say what became of it.";
+    case "unknown-photo":
+      return "That picture was taken back already.";
+    case "unknown-count":
+      return "That count was taken back already.";
+    case "not-closed":
+      return "This visit is not closed: enter it at its step.";
+    case "not-author":
+      return "Somebody else made this visit: they correct it, or the office or the lead does.";
+    case "too-late":
+      return "The letter is sent and seven days are over: the office or the lead corrects it now.";
     case "salt-questioned":
       return "That batch is far off this salt's figure. Confirm it, or weigh again.";
     case "malformed":
