@@ -1,11 +1,13 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays, daysBetween, longDate } from "@keel-round/core/calendar";
-import type { TimedStop } from "@keel-round/core/round";
+import type { AreaMap } from "@keel-round/core/desk";
+import type { DayStop } from "@keel-round/core/round";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
-import { quantityText } from "@keel-round/core/units";
-import { conditionSentence, limitSentence, litresText, waterSentence } from "@keel-round/core/words";
-import type { Round, RoundStop, RoundTank } from "@/data/round";
-import type { Scope } from "@/data/scope";
+import { litresText, quantityText } from "@keel-round/core/units";
+import { conditionSentence, limitSentence, waterSentence } from "@keel-round/core/words";
+import type { Scope } from "@/data/access/scope";
+import type { Late } from "@/data/round/late";
+import type { Round, RoundStop, RoundTank } from "@/data/round/round";
 import { AppLink } from "@/kit/AppLink";
 import { CONDITION_COLOUR, ConditionMark } from "@/kit/Condition";
 import { Choice, GoButton, PageHead, QuietButton } from "@/kit/controls";
@@ -16,10 +18,16 @@ import { clock, duration } from "@/kit/words";
 import { Decide } from "./Decide";
 import { KeepDay } from "./KeepDay";
 import { ribbonStops } from "./ribbonStops";
+import { SeaWater } from "./SeaWater";
+import { WhereTo } from "./WhereTo";
 
 interface RoundViewProps {
   readonly scope: Scope;
   readonly round: Round;
+  /** Null where the day goes as planned. */
+  readonly late: Late | null;
+  /** The firm's own map; null without one. */
+  readonly map: AreaMap | null;
   readonly date: string;
   readonly now: { readonly date: string; readonly minute: number };
   readonly people: readonly { readonly id: string; readonly name: string }[];
@@ -28,65 +36,16 @@ interface RoundViewProps {
 }
 
 /** The day of one person. */
-export function RoundView({ scope, round, date, now, people, noSites }: RoundViewProps) {
+export function RoundView(props: RoundViewProps) {
+  const { scope, round, late, map, date, now, noSites } = props;
   const { day, stops } = round;
   const at = (id: string) => stops.find((s) => s.id === id);
-  const next = day.stops.find((s) => at(s.stop.id)?.tanks.some((t) => t.visitState !== "closed"));
-  const href = (to: string) => `/round?day=${to}${round.person.id === scope.personId ? "" : `&who=${round.person.id}`}`;
-  const atTanks = day.stops.reduce((sum, s) => sum + s.stop.minutes, 0);
-  const tanks = stops.reduce((sum, s) => sum + s.tanks.length, 0);
+  // What does not fit any more is gone to all the same, unless somebody moves it.
+  const going = [...day.stops, ...day.leftOver.map(({ stop }) => ({ stop, start: null }))];
+  const next = going.find((s) => at(s.stop.id)?.tanks.some((t) => t.visitState !== "closed"));
   return (
     <Box>
-      <PageHead
-        title={longDate(date)}
-        facts={
-          stops.length > 0
-            ? `${round.person.id === scope.personId ? "" : `${round.person.name}: `}${stops.length} stops, ${tanks} tanks, ${duration(atTanks)} at tanks, ${Math.round(day.km)} km, home at ${clock(day.homeAt)}`
-            : round.person.name
-        }
-        actions={
-          <>
-            {people.length > 1 && (
-              <Form action="/round">
-                <input type="hidden" name="day" value={date} />
-                <Choice name="who" defaultValue={round.person.id} aria-label="Whose round" w="auto" mr="6px">
-                  {people.map((p) => (
-                    <option key={p.id} value={p.id}>
-                      {p.name}
-                    </option>
-                  ))}
-                </Choice>
-                <QuietButton type="submit">Show</QuietButton>
-              </Form>
-            )}
-            <Flex color="soft" fontSize="13.5px" gap="6px" align="center">
-              <A asChild textDecoration="none">
-                <AppLink href={href(addDays(date, -1))} data-key="previous-day" aria-label="Day before">
-                  <Kbd>[</Kbd>
-                </AppLink>
-              </A>
-              <A asChild textDecoration="none">
-                <AppLink href={href(addDays(date, 1))} data-key="next-day" aria-label="Day after">
-                  <Kbd>]</Kbd>
-                </AppLink>
-              </A>
-              day
-            </Flex>
-            {date !== now.date && (
-              <QuietButton asChild>
-                <AppLink href={href(now.date)}>Today</AppLink>
-              </QuietButton>
-            )}
-            {next && (
-              <GoButton asChild>
-                <AppLink href={`/stops/${next.stop.id}`}>
-                  Next: {next.stop.name}, {clock(next.start)}
-                </AppLink>
-              </GoButton>
-            )}
-          </>
-        }
-      />
+      <Head of={props} next={next} />
       {round.person.id === scope.personId && daysBetween(now.date, date) >= 0 && daysBetween(now.date, date) <= 1 && (
         <KeepDay date={date} personId={scope.personId} />
       )}
@@ -96,25 +55,32 @@ export function RoundView({ scope, round, date, now, people, noSites }: RoundVie
         <Nothing date={date} laidOutTo={round.laidOutTo} />
       ) : (
         <>
-          <Box mt="14px" overflowX="auto">
-            <Box minW="720px">
-              <DayRibbon
-                day={day}
-                stops={ribbonStops(round)}
-                vanKg={round.person.vanKg}
-                nowMinute={date === now.date ? now.minute : null}
-                units={scope.units}
-              />
+          {day.stops.length > 0 && (
+            <Box mt="14px" overflowX="auto">
+              <Box minW="720px">
+                <DayRibbon
+                  day={day}
+                  stops={ribbonStops(round)}
+                  vanKg={round.person.vanKg}
+                  nowMinute={date === now.date ? now.minute : null}
+                  units={scope.units}
+                  tide={round.sea?.tide ?? null}
+                />
+              </Box>
             </Box>
-          </Box>
+          )}
+          <SeaWater scope={scope} round={round} date={date} today={now.date} />
           <Flex gap="28px" mt="6px" direction={{ base: "column", lg: "row" }}>
             <Box flex="1" minW="0">
-              {day.stops.map((timed) => {
-                const stop = at(timed.stop.id);
-                return stop ? <StopRow key={stop.id} timed={timed} stop={stop} scope={scope} /> : null;
+              {going.map((of) => {
+                const stop = at(of.stop.id);
+                return stop ? (
+                  <StopRow key={stop.id} planned={of.stop} start={of.start} stop={stop} scope={scope} />
+                ) : null;
               })}
+              <WhereTo round={round} map={map} />
             </Box>
-            <Decide round={round} date={date} today={now.date} units={scope.units} />
+            <Decide round={round} late={late} date={date} today={now.date} units={scope.units} />
           </Flex>
         </>
       )}
@@ -122,10 +88,92 @@ export function RoundView({ scope, round, date, now, people, noSites }: RoundVie
   );
 }
 
+/** The day's name and figures, whose it is, the days beside it and the stop that is next. */
+function Head({
+  of: { scope, round, date, now, people },
+  next,
+}: {
+  of: RoundViewProps;
+  next: { readonly stop: DayStop; readonly start: number | null } | undefined;
+}) {
+  const { day, stops } = round;
+  const href = (to: string) => `/round?day=${to}${round.person.id === scope.personId ? "" : `&who=${round.person.id}`}`;
+  const atTanks = day.stops.reduce((sum, s) => sum + s.stop.minutes, 0);
+  const tanks = stops.reduce((sum, s) => sum + s.tanks.length, 0);
+  return (
+    <PageHead
+      title={longDate(date)}
+      facts={
+        stops.length > 0
+          ? `${round.person.id === scope.personId ? "" : `${round.person.name}: `}${stops.length} stops, ${tanks} tanks, ${duration(atTanks)} at tanks, ${Math.round(day.km)} km, home at ${clock(day.homeAt)}`
+          : round.person.name
+      }
+      actions={
+        <>
+          {people.length > 1 && <Whose date={date} personId={round.person.id} people={people} />}
+          <Flex color="soft" fontSize="13.5px" gap="6px" align="center">
+            <A asChild textDecoration="none">
+              <AppLink href={href(addDays(date, -1))} data-key="previous-day" aria-label="Day before">
+                <Kbd>[</Kbd>
+              </AppLink>
+            </A>
+            <A asChild textDecoration="none">
+              <AppLink href={href(addDays(date, 1))} data-key="next-day" aria-label="Day after">
+                <Kbd>]</Kbd>
+              </AppLink>
+            </A>
+            day
+          </Flex>
+          {date !== now.date && (
+            <QuietButton asChild>
+              <AppLink href={href(now.date)}>Today</AppLink>
+            </QuietButton>
+          )}
+          {stops.length > 0 && (
+            <QuietButton asChild>
+              <AppLink href={href(date).replace("/round?", "/round/print?")}>Print</AppLink>
+            </QuietButton>
+          )}
+          {next && (
+            <GoButton asChild>
+              <AppLink href={`/stops/${next.stop.id}`}>
+                Next: {next.stop.name}
+                {next.start === null ? "" : `, ${clock(next.start)}`}
+              </AppLink>
+            </GoButton>
+          )}
+        </>
+      }
+    />
+  );
+}
+
+/** Whose round is looked at, by who may look at more than one. */
+function Whose({ date, personId, people }: Pick<RoundViewProps, "date" | "people"> & { personId: string }) {
+  return (
+    <Form action="/round">
+      <input type="hidden" name="day" value={date} />
+      <Choice name="who" defaultValue={personId} aria-label="Whose round" w="auto" mr="6px">
+        {people.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+      </Choice>
+      <QuietButton type="submit">Show</QuietButton>
+    </Form>
+  );
+}
+
 /** What to do in a business that has just been begun. */
 function FirstDay({ office }: { office: boolean }) {
   const ways: readonly (readonly [href: string, text: string, why: string])[] = [
-    ["/desk/client/new", "Type a client in", "then their site, and each tank by seven questions"],
+    ...(office
+      ? [
+          ["/desk/begin", "Make a client", "with their site, tank and visits, all at once"] as const,
+          ["/desk/client/new", "Type a client in", "then their site, and each tank by seven questions"] as const,
+        ]
+      : [["/desk/site/new", "Type a site in", "then each tank by seven questions"] as const]),
     ...(office
       ? [["/desk/files", "Bring lists in, or restore a backup", "clients, sites, tanks, readings"] as const]
       : []),
@@ -133,7 +181,7 @@ function FirstDay({ office }: { office: boolean }) {
   return (
     <Box mt="32px" maxW="60ch">
       <Box color="soft" mb="12px">
-        Nothing is in the book yet. A site that gets recurring visits appears here by itself.
+        There is no site yet. A site that gets recurring visits appears here by itself.
       </Box>
       {ways.map(([href, text, why]) => (
         <Box key={href} py="6px">
@@ -158,16 +206,27 @@ function Nothing({ date, laidOutTo }: { date: string; laidOutTo: string | null }
   );
 }
 
-function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; scope: Scope }) {
+function StopRow({
+  planned,
+  start,
+  stop,
+  scope,
+}: {
+  planned: DayStop;
+  /** Null where the day has no room for it. */
+  start: number | null;
+  stop: RoundStop;
+  scope: Scope;
+}) {
   const closed = stop.tanks.every((t) => t.visitState === "closed");
-  const window = timed.stop.window;
+  const window = planned.window;
   return (
     <Box id={`stop-${stop.id}`} borderBottomWidth="1px" borderColor="rule" py="8px" color={closed ? "faint" : "ink"}>
       <Flex gap="12px" align="baseline" wrap={{ base: "wrap", md: "nowrap" }}>
         <Box fontFamily="mono" w="84px" flexShrink={0}>
-          {clock(timed.start)}
+          {start === null ? "no time" : clock(start)}
           <Box fontSize="12px" color="faint" whiteSpace="nowrap">
-            {duration(timed.stop.minutes)}
+            {duration(planned.minutes)}
           </Box>
         </Box>
         <Box w={{ base: "auto", md: "172px" }} flexShrink={0}>
@@ -180,9 +239,9 @@ function StopRow({ timed, stop, scope }: { timed: TimedStop; stop: RoundStop; sc
             {stop.site.address}
             {window ? ` · ${clock(window.from)}–${clock(window.to)}` : ""}
           </Box>
-          {timed.lateMinutes > 0.5 && (
+          {start === null && !closed && (
             <Box fontSize="12.5px" color="vermilion" fontWeight="600">
-              ends {duration(timed.lateMinutes)} after its window
+              does not fit into this day
             </Box>
           )}
         </Box>
@@ -249,8 +308,11 @@ function whatMatters(of: RoundTank, scope: Scope): string {
   const { plan, input, status } = of;
   if (input.site.hygieneLast)
     return `kept last: under treatment, own kit${plan.water.decision === "postpone" ? ", no change yet" : ""}`;
-  if (plan.water.decision === "forbid" || plan.water.decision === "unknown")
-    return plan.water.reasons[0] ? waterSentence(plan.water.reasons[0], scope.units) : "";
+  if (plan.water.decision === "forbid" || plan.water.decision === "unknown") {
+    // What was found of today's water comes before what the plan would have done with it.
+    const why = plan.water.reasons.find((r) => r.code === "sea-refused") ?? plan.water.reasons[0];
+    return why ? waterSentence(why, scope.units) : "";
+  }
   const reason = status?.why.reason;
   if (reason) return conditionSentence(reason, scope.units);
   if (input.findings[0]) return input.findings[0].text;

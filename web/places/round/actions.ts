@@ -2,9 +2,10 @@
 
 import { weeklyOn } from "@keel-round/core/series";
 import { z } from "zod";
-import { defineAction, type ForeignIds } from "@/data/define";
-import { setRefill } from "@/data/round";
-import { STAFF } from "@/data/scope";
+import { defineAction, type ForeignIds } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { setRefill } from "@/data/round/round";
 import { previewSeries, SeriesSchema, saveSeries } from "@/data/series/change";
 import {
   addStop,
@@ -17,7 +18,7 @@ import {
   skipStop,
 } from "@/data/series/stops";
 import { UndoSchema, undoChange } from "@/data/series/undo";
-import { whenOf } from "@/data/when";
+import { PlanIntoSchema, planInto } from "@/data/water/planner";
 
 const FAR = "2099-01-01";
 
@@ -28,6 +29,15 @@ export const refillAction = defineAction({
   input: z.object({ stopId: z.uuid("Reload the round and try again."), refillAfter: z.boolean() }),
   foreign: (ids) => ({ stopId: ids.stopId, refillAfter: true }),
   run: (scope, input) => setRefill(scope, input.stopId, input.refillAfter),
+});
+
+/** Plans a mix into a visit in place of sea water. */
+export const mixInsteadAction = defineAction({
+  name: "round.mix-instead",
+  roles: STAFF,
+  input: PlanIntoSchema,
+  foreign: (ids) => ({ visitId: ids.visitId, change: null }),
+  run: planInto,
 });
 
 /** Moves one visit to another day or person; its series stays. */

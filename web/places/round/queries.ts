@@ -1,15 +1,18 @@
 import { civilOf } from "@keel-round/core/calendar";
 import { cache } from "react";
-import { technicians } from "@/data/people";
-import { loadRound, type Round } from "@/data/round";
-import { type Scope, seesAll } from "@/data/scope";
+import { type Scope, seesAll } from "@/data/access/scope";
+import { technicians } from "@/data/access/units";
+import { loadRound, type Round } from "@/data/round/round";
 
 /** Today in the business's zone, and the minute of its day. */
 export function nowIn(scope: Pick<Scope, "zone">): { readonly date: string; readonly minute: number } {
   return civilOf(Date.now(), scope.zone);
 }
 
-const loadOnce = cache((scope: Scope, personId: string, on: string): Promise<Round> => loadRound(scope, personId, on));
+const loadOnce = cache(
+  (scope: Scope, personId: string, on: string): Promise<Round> =>
+    loadRound(scope, personId, on, { ...nowIn(scope), zone: scope.zone }),
+);
 
 /** A day's round; the header and the page share one load. */
 export function roundOf(scope: Scope, personId: string, on: string): Promise<Round> {

@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays } from "@keel-round/core/calendar";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, FieldRow, GoButton, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { Fieldset, Form } from "@/kit/elements";
 import { addStopAction } from "../actions";
@@ -39,7 +40,9 @@ export function ExtraForm({
     readonly may: boolean;
   } | null>(null);
   const save = async (anyway: boolean) => {
-    const answer = await addStopAction({ siteId, on, personId, tankIds: tankId === ALL ? null : [tankId], anyway });
+    const answer = await answered(
+      addStopAction({ siteId, on, personId, tankIds: tankId === ALL ? null : [tankId], anyway }),
+    );
     if (answer.ok) return onSaved();
     const { code, fields, message } = answer;
     setTold({ fields, message, may: code === "closed-day" || code === "visited-already" });

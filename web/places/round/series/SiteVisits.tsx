@@ -23,12 +23,15 @@ export function SiteVisits({
   visits,
   people,
   today,
+  offers,
   from,
 }: {
   siteId: string;
   visits: Visits;
   people: readonly Named[];
   today: string;
+  /** Another rhythm that would suit better, said, by the series. */
+  offers: Readonly<Record<string, string>>;
   /** A series that is to be changed from a day on: somebody came from one of its visits. */
   from: { readonly seriesId: string; readonly on: string } | null;
 }) {
@@ -57,6 +60,7 @@ export function SiteVisits({
           line={s}
           tanks={visits.tanks}
           today={today}
+          offer={offers[s.id] ?? null}
           disabled={!hydrated || open !== null}
           change={change}
         />
@@ -90,7 +94,11 @@ export function SiteVisits({
       )}
       {open === null && (
         <Flex gap="10px" pt="12px" wrap="wrap">
-          <QuietButton type="button" disabled={!hydrated} onClick={() => change(newSeries(today, people[0]?.id ?? ""))}>
+          <QuietButton
+            type="button"
+            disabled={!hydrated}
+            onClick={() => change(newSeries(visits.firstOpen, people[0]?.id ?? ""))}
+          >
             {visits.series.length === 0 ? "Begin recurring visits" : "Begin another series"}
           </QuietButton>
           <QuietButton type="button" disabled={!hydrated} onClick={() => setOpen({ kind: "extra" })}>
@@ -107,12 +115,14 @@ function Series({
   line,
   tanks,
   today,
+  offer,
   disabled,
   change,
 }: {
   line: SeriesLine;
   tanks: readonly Named[];
   today: string;
+  offer: string | null;
   disabled: boolean;
   change: (begun: TypedSeries) => void;
 }) {
@@ -156,6 +166,11 @@ function Series({
           {t}
         </Box>
       ))}
+      {offer && (
+        <Box pt="4px" color="ochre" data-rhythm-offer="">
+          {offer}
+        </Box>
+      )}
       <Days stops={line.next} today={today} />
     </Box>
   );

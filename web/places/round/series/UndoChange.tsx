@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Notice, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
 import { undoRoundAction } from "../actions";
@@ -15,7 +16,7 @@ export function UndoChange({ change }: { change: { readonly id: string; readonly
   const [told, setTold] = useState<{ readonly problem: boolean; readonly says: string } | null>(null);
   const undo = async () => {
     setBusy(true);
-    const answer = await undoRoundAction({ changeId: change.id });
+    const answer = await answered(undoRoundAction({ changeId: change.id }));
     setBusy(false);
     if (!answer.ok) return setTold({ problem: true, says: answer.message });
     const { begun } = answer.value;

@@ -1,5 +1,6 @@
 import { addDays, isCivilDate, weekday } from "@keel-round/core/calendar";
 import { evenPair, type Nth, type Recurrence, type Rhythm, type Spell } from "@keel-round/core/series";
+import { parseNumber } from "@keel-round/core/units";
 
 /** How often, as the form asks it. */
 export type HowOften = "weeks" | "twice" | "days" | "month-weekday" | "month-day" | "never";
@@ -90,7 +91,7 @@ export function rhythmTyped({ howOften, every, weekdays, nth, day }: TypedRhythm
   }
 }
 
-const numberOf = (typed: string): number => (typed.trim() === "" ? Number.NaN : Number(typed));
+const numberOf = (typed: string): number => parseNumber(typed) ?? Number.NaN;
 
 /** How often it is, chosen anew: the days follow. */
 export function chooseHowOften(typed: TypedRhythm, howOften: HowOften): TypedRhythm {

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from "react";
 import type { SeriesPreview } from "@/data/series/change";
+import { answered } from "@/kit/answered";
 import { previewSeriesAction, saveSeriesAction } from "../actions";
 import { inputOf, type TypedSeries } from "./formModel";
 
@@ -26,7 +27,7 @@ export function useSeriesForm(siteId: string, begun: TypedSeries, onSaved: () =>
     let current = true;
     const timer = setTimeout(async () => {
       if (!input) return setTold({ ...NOTHING, problem: "Enter days that exist." });
-      const answer = await previewSeriesAction(input);
+      const answer = await answered(previewSeriesAction(input));
       // An answer to what was typed before is no answer any more.
       if (!current) return;
       setTold(
@@ -45,7 +46,7 @@ export function useSeriesForm(siteId: string, begun: TypedSeries, onSaved: () =>
     const input = inputOf(typed, siteId);
     if (!input) return;
     setBusy(true);
-    const answer = await saveSeriesAction(input);
+    const answer = await answered(saveSeriesAction(input));
     setBusy(false);
     if (answer.ok) onSaved();
     else setTold({ ...NOTHING, fields: answer.fields, problem: answer.message });
