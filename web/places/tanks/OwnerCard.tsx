@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { programmeOn } from "@keel-round/core/given";
 import { ownerList } from "@keel-round/core/programme";
-import type { TankSheet } from "@/data/tanks";
+import type { TankSheet } from "@/data/tanks/tanks";
 import { H2, Span, Table } from "@/kit/elements";
 import { Paper } from "@/kit/Paper";
 import { Cell } from "@/kit/table";
@@ -18,7 +18,7 @@ export function OwnerCard({
 }) {
   const { row, site, input } = sheet;
   const groups = ownerList(programmeOn(input, true));
-  const animals = input.book.animals.map((a) => `${a.count} ${a.name}`).join(", ");
+  const animals = input.facts.animals.map((a) => `${a.count} ${a.name}`).join(", ");
   return (
     <Paper
       title={`${row.name}: your own list`}

@@ -1,13 +1,14 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import { USUAL_WATERS, type UsualWater } from "@keel-round/core/desk";
 import { OutOfRangeError } from "@keel-round/core/issues";
 import {
   kindFacts,
   quickStart,
   systemVolumeL,
   TANK_KINDS,
-  type TankBook,
+  type TankFacts,
   type TankKind,
   tankMisfits,
   volumeRelative95,
@@ -17,6 +18,7 @@ import type { Vessel, VesselShape } from "@keel-round/core/vessel";
 import { misfitSentence } from "@keel-round/core/words";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, FieldRow, GoButton, Notice, PageHead, TextInput } from "@/kit/controls";
 import { Fieldset, Form, Span } from "@/kit/elements";
 import { PlanView } from "@/kit/PlanView";
@@ -31,10 +33,18 @@ interface Answers {
   readonly kind: TankKind;
   readonly shape: VesselShape;
   readonly sides: Readonly<Record<string, string>>;
-  readonly sourceId: string;
+  /** The id of a water, or the kind of one that is made with the tank. */
+  readonly water: string;
   readonly sump: boolean;
   readonly startedOn: string;
 }
+
+const NEW_WATER: Readonly<Record<UsualWater, string>> = {
+  tap: "Make: tap water of this site",
+  purified: "Make: RO water",
+  mix: "Make: salt mix",
+  "natural-sea": "Make: sea water",
+};
 
 /** Seven questions; the rest is filled from the kind of tank and marked as assumed. The section draws itself. */
 export function QuickStart({
@@ -59,7 +69,7 @@ export function QuickStart({
     kind: "community",
     shape: "box",
     sides: {},
-    sourceId: "",
+    water: "",
     sump: false,
     startedOn: today,
   });
@@ -75,8 +85,10 @@ export function QuickStart({
       return setProblem({ message: first, fields: {} });
     }
     setBusy(true);
-    const { siteId, name, kind, sourceId, sump, startedOn } = answers;
-    const answer = await startTankAction({ siteId, name, kind, vessel, sourceId, sump, startedOn }).finally(() =>
+    const { siteId, name, kind, water: asked, sump, startedOn } = answers;
+    const make = USUAL_WATERS.find((w) => w === asked);
+    const water = make ? { make } : { id: asked };
+    const answer = await answered(startTankAction({ siteId, name, kind, vessel, water, sump, startedOn })).finally(() =>
       setBusy(false),
     );
     if (!answer.ok) return setProblem(answer);
@@ -133,12 +145,23 @@ export function QuickStart({
                 units={units}
                 onChange={set}
               />
-              <FieldRow label="5  New water" error={error("sourceId")}>
-                <Choice value={answers.sourceId} onChange={(e) => set({ sourceId: e.target.value })}>
+              <FieldRow
+                label="5  New water"
+                error={error("water") ?? error("sourceId")}
+                {...(USUAL_WATERS.some((w) => w === answers.water)
+                  ? { hint: "It is made with the tank, as it usually is. Measure it and set it right at the desk." }
+                  : {})}
+              >
+                <Choice value={answers.water} onChange={(e) => set({ water: e.target.value })}>
                   <option value="">—</option>
                   {sources.map(([id, name]) => (
                     <option key={id} value={id}>
                       {name}
+                    </option>
+                  ))}
+                  {USUAL_WATERS.map((w) => (
+                    <option key={w} value={w}>
+                      {NEW_WATER[w]}
                     </option>
                   ))}
                 </Choice>
@@ -176,8 +199,8 @@ function Drawn({ answers, vessel, units }: { answers: Answers; vessel: Vessel | 
   const drawn = useMemo(() => {
     if (!vessel) return null;
     try {
-      const facts = quickStart({ kind, vessel, sump, startedOn });
-      return { book: { id: "", name, kind, ...facts, animals: [] } as TankBook, misfit: tankMisfits(facts)[0] };
+      const usual = quickStart({ kind, vessel, sump, startedOn });
+      return { facts: { id: "", name, kind, ...usual, animals: [] } as TankFacts, misfit: tankMisfits(usual)[0] };
     } catch (error) {
       // Dimensions that make no vessel: the form says which one.
       if (!(error instanceof OutOfRangeError)) throw error;
@@ -190,12 +213,12 @@ function Drawn({ answers, vessel, units }: { answers: Answers; vessel: Vessel | 
         Type the dimensions and the tank draws itself here, with the water, bed and rock that are usual for its kind.
       </Box>
     );
-  const litres = systemVolumeL(drawn.book);
-  const half = volumeRelative95(drawn.book) * litres;
+  const litres = systemVolumeL(drawn.facts);
+  const half = volumeRelative95(drawn.facts) * litres;
   const volume = (l: number) => figure(showVolume(l, units.volume), 0);
   return (
     <Box>
-      <Section book={drawn.book} markCm={null} units={units} width={560} />
+      <Section facts={drawn.facts} markCm={null} units={units} width={560} />
       <Flex gap="28px" align="flex-end" wrap="wrap" mt="8px">
         <Box>
           <Span fontFamily="mono" fontSize="30px" fontWeight="560">

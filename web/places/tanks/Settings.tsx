@@ -9,17 +9,17 @@ import {
   readValues,
   recordKinds,
   type Values,
-} from "@keel-round/core/book";
+} from "@keel-round/core/desk";
 import { OutOfRangeError } from "@keel-round/core/issues";
 import {
+  type KeptFacts,
   systemVolumeL,
-  type TankBook,
   type TankFacts,
   type TankKind,
   tankMisfits,
   volumeRelative95,
 } from "@keel-round/core/tank";
-import { TankFactsSchema } from "@keel-round/core/tank/schema";
+import { KeptFactsSchema } from "@keel-round/core/tank/schema";
 import { figure, showLength, showVolume, type UnitPreference } from "@keel-round/core/units";
 import { insideOf, type VesselShape, vesselHeightM, vesselOf, vesselShapes } from "@keel-round/core/vessel";
 import { misfitSentence } from "@keel-round/core/words";
@@ -50,7 +50,7 @@ function called(
 }
 
 type SettingsProps = Pick<RecordFormProps, "record" | "values" | "options" | "names" | "units" | "save" | "undo"> & {
-  readonly facts: TankFacts;
+  readonly facts: KeptFacts;
   readonly kind: TankKind;
   readonly name: string;
   /** What the firm begins this kind of tank with. */
@@ -68,7 +68,7 @@ export function Settings({ facts, kind, name, firm, ...form }: SettingsProps) {
       madeAt="/tanks/"
       visible={visible}
       called={called}
-      aside={(state) => <Drawn state={state} facts={facts} kind={kind} name={name} units={form.units} />}
+      aside={(state) => <Drawn state={state} kept={facts} kind={kind} name={name} units={form.units} />}
     />
   );
 }
@@ -76,45 +76,45 @@ export function Settings({ facts, kind, name, firm, ...form }: SettingsProps) {
 /** The section of what is typed at this moment, or what keeps it from being drawn. */
 function Drawn({
   state,
-  facts,
+  kept,
   kind,
   name,
   units,
 }: {
   state: RecordFormState;
-  facts: TankFacts;
+  kept: KeptFacts;
   kind: TankKind;
   name: string;
   units: UnitPreference;
 }) {
   const typed = JSON.stringify(state.changedKeys.map((key) => [key, state.now[key]]));
-  const { book, problem } = useMemo(() => {
+  const { facts, problem } = useMemo(() => {
     const { values, issues } = readValues(
       recordKinds.tank.fields,
       Object.fromEntries(JSON.parse(typed)) as Entered,
       units,
     );
     const issue = Object.values(issues)[0];
-    if (issue) return { book: null, problem: issue };
-    return bookOf(facts, values, kind, name, units);
-  }, [typed, facts, kind, name, units]);
-  if (!book) return <Box color="ochre">{problem}</Box>;
-  const litres = systemVolumeL(book);
-  const half = volumeRelative95(book) * litres;
+    if (issue) return { facts: null, problem: issue };
+    return factsOf(kept, values, kind, name, units);
+  }, [typed, kept, kind, name, units]);
+  if (!facts) return <Box color="ochre">{problem}</Box>;
+  const litres = systemVolumeL(facts);
+  const half = volumeRelative95(facts) * litres;
   return (
     <Box>
       <Section
-        book={book}
+        facts={facts}
         markCm={null}
         units={units}
         width={400}
-        overlay={(frame) => <Handles frame={frame} book={book} state={state} units={units} />}
+        overlay={(frame) => <Handles frame={frame} facts={facts} state={state} units={units} />}
       />
       <Box fontSize="13px" color="soft" mb="4px">
         Take hold of a mark at its grip, or reach it by Tab and move it with the arrow keys.
       </Box>
       <Outside state={state} units={units} />
-      <PlanView vessel={book.display.vessel} width={180} />
+      <PlanView vessel={facts.display.vessel} width={180} />
       <Box mt="6px">
         <Span fontFamily="mono" fontSize="24px" fontWeight="560">
           {figure(showVolume(litres, units.volume), 0)}
@@ -136,17 +136,17 @@ function Drawn({
 /** The running level and each landmark, to be moved on the drawing; what is moved stands in its field. */
 function Handles({
   frame,
-  book,
+  facts,
   state,
   units,
 }: {
   frame: SectionFrame;
-  book: TankBook;
+  facts: TankFacts;
   state: RecordFormState;
   units: UnitPreference;
 }) {
   const lines = state.now.landmarks as readonly Line[];
-  const heightM = vesselHeightM(book.display.vessel);
+  const heightM = vesselHeightM(facts.display.vessel);
   const shown = (m: number) => plainFigure(showLength(m * 100, units.length), units);
   const says = (m: number) => `${shown(m)} ${units.length} above the floor`;
   const common = { y: frame.y, mOf: frame.mOf, lowM: 0.001, highM: heightM };
@@ -157,13 +157,13 @@ function Handles({
       <HeightHandle
         {...common}
         name="Running level"
-        says={says(book.display.runningLevelM)}
-        heightM={book.display.runningLevelM}
+        says={says(facts.display.runningLevelM)}
+        heightM={facts.display.runningLevelM}
         x1={frame.left}
         x2={frame.right + 18}
         onMove={(m) => state.set("display.runningLevelM", shown(m))}
       />
-      {book.landmarks.map((mark, i) => {
+      {facts.landmarks.map((mark, i) => {
         const at = places[i] ?? i;
         return (
           <HeightHandle
@@ -250,20 +250,20 @@ function Outside({ state, units }: { state: RecordFormState; units: UnitPreferen
   );
 }
 
-function bookOf(
-  facts: TankFacts,
+function factsOf(
+  kept: KeptFacts,
   values: Values,
   kind: TankKind,
   name: string,
   units: UnitPreference,
-): { book: TankBook | null; problem: string | null } {
-  const parsed = TankFactsSchema.safeParse(factsWith(facts, values));
-  if (!parsed.success) return { book: null, problem: "Some dimension is still missing." };
-  const next = parsed.data as TankFacts;
+): { facts: TankFacts | null; problem: string | null } {
+  const parsed = KeptFactsSchema.safeParse(factsWith(kept, values));
+  if (!parsed.success) return { facts: null, problem: "Some dimension is still missing." };
+  const next = parsed.data as KeptFacts;
   const misfit = tankMisfits(next)[0];
   const problem = misfit ? misfitSentence(misfit, units) : null;
   // What does not fit is said; only what cannot be drawn at all is left out.
   if (misfit && ["no-volume", "measured-too-big", "level-above-glass"].includes(misfit.code))
-    return { book: null, problem };
-  return { book: { id: "", name, kind, ...next, animals: [] } as TankBook, problem };
+    return { facts: null, problem };
+  return { facts: { id: "", name, kind, ...next, animals: [] } as TankFacts, problem };
 }

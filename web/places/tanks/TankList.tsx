@@ -1,10 +1,11 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
+import { inSentence } from "@keel-round/core/text";
 import { figure } from "@keel-round/core/units";
 import { conditionSentence } from "@keel-round/core/words";
-import type { Scope } from "@/data/scope";
-import type { TankRow } from "@/data/tanks";
+import type { Scope } from "@/data/access/scope";
+import type { TankRow } from "@/data/tanks/tanks";
 import { AppLink } from "@/kit/AppLink";
 import { BandDots } from "@/kit/BandStrip";
 import { CONDITION_COLOUR, ConditionMark } from "@/kit/Condition";
@@ -23,6 +24,23 @@ const LABEL: Record<Show, string> = {
 };
 /** Rows of one page: as many as a person looks through. */
 const PAGE = 50;
+
+const NONE: Record<Show, string> = {
+  off: "No tank is off course.",
+  drifting: "No tank is drifting.",
+  week: "No tank has a visit in the next seven days.",
+  salt: "No tank has salt water.",
+  fresh: "No tank has fresh water.",
+  mine: "No tank has its next visit with you.",
+};
+
+/** Why a list of tanks is empty. */
+function whyNone(all: number, { q, show }: TankFilter): string {
+  if (all === 0) return "There are no tanks yet.";
+  const of = SHOWS.find((s) => s === show);
+  if (q) return `No tank is found for “${q}”${of ? ` among ${inSentence(LABEL[of])}` : ""}.`;
+  return of ? NONE[of] : "";
+}
 
 /** All tanks, what matters first. Search and filters live in the address, so a list can be kept and sent. */
 export function TankList({
@@ -54,10 +72,18 @@ export function TankList({
         title="Tanks"
         facts={`${rows.length} tanks at ${sites} sites`}
         actions={
-          scope.role !== "owner" && (
-            <QuietButton asChild>
-              <AppLink href="/tanks/new">New tank</AppLink>
-            </QuietButton>
+          scope.role !== "tankOwner" && (
+            <>
+              <QuietButton asChild>
+                <AppLink href="/tanks/attention">Attention</AppLink>
+              </QuietButton>
+              <QuietButton asChild>
+                <AppLink href="/tanks/readings">Enter readings</AppLink>
+              </QuietButton>
+              <QuietButton asChild>
+                <AppLink href="/tanks/new">New tank</AppLink>
+              </QuietButton>
+            </>
           )
         }
       />
@@ -93,9 +119,15 @@ export function TankList({
       </Flex>
       {shown.length === 0 ? (
         <Box color="soft" py="20px">
-          No tank matches{filter.q ? ` “${filter.q}”` : ""}.{" "}
+          {whyNone(rows.length, filter)}{" "}
           <A asChild color="coralline">
-            <AppLink href="/tanks">Show all</AppLink>
+            {rows.length === 0 ? (
+              <AppLink href={scope.role === "tankOwner" ? "/round" : "/tanks/new"}>
+                {scope.role === "tankOwner" ? "Back" : "Make the first tank"}
+              </AppLink>
+            ) : (
+              <AppLink href="/tanks">Show all {rows.length}</AppLink>
+            )}
           </A>
         </Box>
       ) : (

@@ -1,13 +1,16 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type Values, valuesOfFacts } from "@keel-round/core/book";
+import { type Values, valuesOfFacts } from "@keel-round/core/desk";
 import type { Job } from "@keel-round/core/programme";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { conditionSentence } from "@keel-round/core/words";
-import type { AnimalWithEvents } from "@/data/book/animals";
-import type { Equipment } from "@/data/book/equipment";
+import type { Scope } from "@/data/access/scope";
+import type { AnimalWithEvents } from "@/data/desk/animals";
+import type { Equipment } from "@/data/desk/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
-import type { Scope } from "@/data/scope";
-import type { TankSheet as Sheet } from "@/data/tanks";
+import type { CorrectedReading } from "@/data/tanks/corrected";
+import type { DerivedSeries } from "@/data/tanks/derived";
+import type { TankSheet as Sheet } from "@/data/tanks/tanks";
+import type { TankTrend } from "@/data/tanks/trend";
 import { AppLink } from "@/kit/AppLink";
 import { ConditionMark } from "@/kit/Condition";
 import { GoButton, PageHead } from "@/kit/controls";
@@ -44,6 +47,9 @@ export interface TabData {
   readonly photos?: readonly PhotoLine[];
   readonly options?: LinkOptions;
   readonly firm?: Values;
+  readonly trend?: TankTrend | null;
+  readonly derived?: DerivedSeries | null;
+  readonly corrected?: readonly CorrectedReading[];
   readonly year?: YearAhead;
   readonly library?: readonly { readonly code: string; readonly job: Job; readonly ofKind: boolean }[];
 }
@@ -88,7 +94,7 @@ export function TankSheet({
 }) {
   const { row, site, status, next } = sheet;
   const reason = status?.why.reason;
-  const tabs = TABS.filter((t) => scope.role !== "owner" || t !== "settings");
+  const tabs = TABS.filter((t) => scope.role !== "tankOwner" || t !== "settings");
   return (
     <Box>
       <PageHead
@@ -101,7 +107,7 @@ export function TankSheet({
           </Flex>
         }
         actions={
-          next && scope.role !== "owner" ? (
+          next && scope.role !== "tankOwner" ? (
             <GoButton asChild>
               {next.on <= today ? (
                 <a href={`/visit?visit=${next.visitId}`}>Visit, {next.on === today ? "today" : dayLabel(next.on)}</a>
@@ -120,7 +126,16 @@ export function TankSheet({
         />
       </Box>
       {tab === "section" && <SectionTab scope={scope} sheet={sheet} today={today} />}
-      {tab === "readings" && <ReadingsTab scope={scope} sheet={sheet} />}
+      {tab === "readings" && (
+        <ReadingsTab
+          scope={scope}
+          sheet={sheet}
+          trend={data.trend ?? null}
+          derived={data.derived ?? null}
+          corrected={data.corrected ?? []}
+          save={actions ? actions.save : null}
+        />
+      )}
       {tab === "programme" && (
         <ProgrammeTab
           sheet={sheet}

@@ -1,13 +1,14 @@
 "use server";
 
 import { z } from "zod";
-import { QuickStartSchema, startTank } from "@/data/book/newTank";
-import { defineAction } from "@/data/define";
+import { defineAction } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { QuickStartSchema, startTank } from "@/data/desk/newTank";
 import { archivePhoto } from "@/data/photos/photos";
 import { PinSchema, pinJob } from "@/data/programme/pin";
 import { ProgrammeSchema, saveProgramme } from "@/data/programme/save";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { AddReadingsSchema, addReadings, CorrectReadingSchema, correctReading } from "@/data/tanks/addReadings";
 
 /** Saves changes to a tank's programme. */
 export const saveProgrammeAction = defineAction({
@@ -37,7 +38,7 @@ export const startTankAction = defineAction({
     name: "x",
     kind: "community" as const,
     vessel: { shape: "box" as const, lengthM: 1, widthM: 0.5, heightM: 0.5 },
-    sourceId: ids.siteId,
+    water: { id: ids.siteId },
     sump: false,
     startedOn: "2026-01-01",
   }),
@@ -51,4 +52,27 @@ export const archivePhotoAction = defineAction({
   input: z.object({ photoId: z.uuid("Reload the sheet and try again."), archived: z.boolean() }),
   foreign: (ids) => ({ photoId: ids.photoId, archived: true }),
   run: (scope, { photoId, archived }) => archivePhoto(scope, photoId, archived, whenOf(scope).now),
+});
+
+/** Adds readings that were taken outside of a visit. */
+export const addReadingsAction = defineAction({
+  name: "tanks.add-readings",
+  roles: STAFF,
+  input: AddReadingsSchema,
+  foreign: (ids) => ({
+    tankId: ids.tankId,
+    on: "2026-01-01",
+    minute: 600,
+    readings: [{ parameter: "nitrate" as const, text: "20", unit: "mg/L", method: "liquid kit" }],
+  }),
+  run: (scope, input) => addReadings(scope, input, whenOf(scope)),
+});
+
+/** Corrects a reading that was entered outside of a visit, or takes it back. */
+export const correctReadingAction = defineAction({
+  name: "tanks.correct-reading",
+  roles: STAFF,
+  input: CorrectReadingSchema,
+  foreign: (ids) => ({ readingId: ids.tankId, really: null, why: "x" }),
+  run: (scope, input) => correctReading(scope, input, whenOf(scope)),
 });

@@ -1,7 +1,7 @@
 import { addDays } from "@keel-round/core/calendar";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { byName, byText } from "@keel-round/core/text";
-import type { TankRow } from "@/data/tanks";
+import type { TankRow } from "@/data/tanks/tanks";
 
 /** What the address bar holds of the tank list. */
 export interface TankFilter {

@@ -1,12 +1,13 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { FieldError, parseDecimal } from "@keel-round/core/book";
+import { FieldError, parseDecimal } from "@keel-round/core/desk";
 import type { WaterSource } from "@keel-round/core/given";
 import { type BarrelContents, batchState, fixBarrel, NEAR_PSU } from "@keel-round/core/mixing";
 import {
   figure,
   fromShown,
+  litresText,
   parseReading,
   quantity,
   quantityText,
@@ -15,10 +16,11 @@ import {
   unitShown,
 } from "@keel-round/core/units";
 import { heaterEquilibriumC, saltGrams } from "@keel-round/core/water";
-import { litresText, scoopsText } from "@keel-round/core/words";
+import { scoopsText } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, GoButton, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { Details, Form, Label, Span, Summary } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -62,7 +64,7 @@ export function BarrelCard({
   const { contents } = barrel;
   const source = sources.find((s) => s.id === contents?.sourceId);
   const run = async <T,>(action: Promise<Answer<T>>): Promise<T | null> => {
-    const answer = await action;
+    const answer = await answered(action);
     setProblem(answer.ok ? null : answer.message);
     if (!answer.ok) return null;
     router.refresh();

@@ -4,9 +4,16 @@ import { Box, Flex } from "@chakra-ui/react";
 import type { WaterSource } from "@keel-round/core/given";
 import { blendSalts } from "@keel-round/core/mixing";
 import type { Band } from "@keel-round/core/tank";
-import { figure, type Parameter, parameterFacts, showVolume, type UnitPreference } from "@keel-round/core/units";
+import { inSentence } from "@keel-round/core/text";
+import {
+  figure,
+  type Parameter,
+  parameterFacts,
+  showVolume,
+  type UnitPreference,
+  withUnit,
+} from "@keel-round/core/units";
 import { saltGrams } from "@keel-round/core/water";
-import { withUnit } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { useState } from "react";
 import { SubHead } from "@/kit/controls";
@@ -98,7 +105,7 @@ export function Blend({
                             salinity: q(targetPsu, "ppt"),
                             ...Object.fromEntries(
                               AIMS.map((p) => [
-                                parameterFacts[p].label.toLowerCase(),
+                                inSentence(parameterFacts[p].label),
                                 q(s.chemistry[p] ?? 0, parameterFacts[p].unit),
                               ]),
                             ),

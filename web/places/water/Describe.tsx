@@ -8,7 +8,7 @@ import {
   type KindFacts,
   quickStart,
   TANK_KINDS,
-  type TankBook,
+  type TankFacts,
   type TankKind,
   tankMisfits,
 } from "@keel-round/core/tank";
@@ -16,6 +16,7 @@ import {
   figure,
   type Parameter,
   parameterFacts,
+  parseNumber,
   parseReading,
   type UnitPreference,
   unitFor,
@@ -39,7 +40,7 @@ interface Answers extends TypedVessel {
   readonly readings: Readonly<Partial<Record<Parameter, string>>>;
 }
 
-/** Asked of any tank in a minute; what its bands hold beyond these is left to a book. */
+/** Asked of any tank in a minute; what its bands hold beyond these is left to the tank itself. */
 const ASKED: readonly Parameter[] = ["temperature", "ph", "salinity", "alkalinity", "nitrate", "phosphate", "ammonia"];
 
 /** A tank that is described in a minute and kept nowhere, and its change worked out. */
@@ -78,11 +79,11 @@ export function Describe({
   const made = useMemo(() => {
     if (!vessel || !source) return null;
     try {
-      const facts = quickStart({ kind: answers.kind, firm: kind, vessel, sump: answers.sump, startedOn: today });
-      const misfit = tankMisfits(facts)[0];
+      const usual = quickStart({ kind: answers.kind, firm: kind, vessel, sump: answers.sump, startedOn: today });
+      const misfit = tankMisfits(usual)[0];
       if (misfit) return { input: null, misfit };
-      const book = { id: "", name: kind.label, kind: answers.kind, ...facts, animals: [] } as TankBook;
-      return { input: inputOf(book, source, read, limits, today), misfit: null };
+      const facts = { id: "", name: kind.label, kind: answers.kind, ...usual, animals: [] } as TankFacts;
+      return { input: inputOf(facts, source, read, limits, today), misfit: null };
     } catch (error) {
       // Dimensions that make no vessel: the fields say which one.
       if (!(error instanceof OutOfRangeError)) throw error;
@@ -97,7 +98,7 @@ export function Describe({
         facts="Nothing of it is kept."
         actions={
           <A asChild color="coralline" fontSize="14.5px">
-            <AppLink href="/water">A tank of the book</AppLink>
+            <AppLink href="/water">One of your tanks</AppLink>
           </A>
         }
       />
@@ -219,27 +220,27 @@ function readAnswers(answers: Answers, asked: readonly Parameter[], units: UnitP
   const values = asked.flatMap((parameter) => {
     const text = answers.readings[parameter]?.trim() ?? "";
     if (text === "") return [];
-    const facts = parameterFacts[parameter];
+    const its = parameterFacts[parameter];
     const parsed = parseReading({
       parameter,
       text,
       unit: unitFor(parameter, units),
-      method: facts.methods[0]?.method ?? "",
+      method: its.methods[0]?.method ?? "",
     });
     if (parsed.ok) return [{ parameter, value: parsed.value, sigma: parsed.sigma }];
     wrong[parameter] =
       parsed.problem.code === "implausible"
-        ? `From ${figure(parsed.problem.low, facts.decimals)} to ${figure(parsed.problem.high, facts.decimals)}.`
+        ? `From ${figure(parsed.problem.low, its.decimals)} to ${figure(parsed.problem.high, its.decimals)}.`
         : parsed.problem.code === "other-unit"
           ? `Is this in ${parsed.problem.unit}?`
           : "Enter one number.";
     return [];
   });
   const plain = (key: "risesADay" | "days", low: number, high: number): number | null => {
-    const text = answers[key].trim().replace(",", ".");
-    if (text === "") return null;
-    const number = Number(text);
-    if (Number.isFinite(number) && number >= low && number <= high) return number;
+    const text = answers[key];
+    if (text.trim() === "") return null;
+    const number = parseNumber(text, units.decimal);
+    if (number !== null && number >= low && number <= high) return number;
     wrong[key] = `From ${low} to ${high}.`;
     return null;
   };
@@ -248,7 +249,7 @@ function readAnswers(answers: Answers, asked: readonly Parameter[], units: UnitP
 
 /** What a plan is made from where nothing but the form is known. */
 function inputOf(
-  book: TankBook,
+  facts: TankFacts,
   source: WaterSource,
   { values, risesADay, days }: ReadAnswers,
   limits: DailyLimits,
@@ -256,7 +257,7 @@ function inputOf(
 ): PlanInput {
   const nitrate = values.find((v) => v.parameter === "nitrate");
   return {
-    book,
+    facts,
     readings: values.map((v) => ({ ...v, on: today })),
     rates:
       nitrate && risesADay !== null

@@ -1,14 +1,14 @@
 import { Box, Flex } from "@chakra-ui/react";
-import type { PlannerData } from "@/data/planner";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
+import type { PlannerData } from "@/data/water/planner";
 import { PageHead } from "@/kit/controls";
+import { TankPicker } from "@/kit/TankPicker";
 import { Blend } from "./Blend";
 import { Dechlorinate } from "./Dechlorinate";
 import { Estimates } from "./Estimates";
 import { Raise } from "./Raise";
 import { Remineralise } from "./Remineralise";
 import { DailyDose, EqualChanges, HardnessOf } from "./Series";
-import { TankPicker } from "./TankPicker";
 import { WaterNav } from "./WaterNav";
 
 /** What is weighed into a tank or into new water, and the two estimates that go with it. */
@@ -22,7 +22,7 @@ export function DosesPage({ scope, data }: { scope: Scope; data: PlannerData }) 
       <Flex gap="36px" align="flex-start" direction={{ base: "column", lg: "row" }}>
         <Box flex="1" minW="0" w="100%">
           {chosen && <Raise key={chosen.id} input={chosen.input} units={scope.units} />}
-          {chosen?.input.book.bands.some((b) => b.parameter === "alkalinity") && (
+          {chosen?.input.facts.bands.some((b) => b.parameter === "alkalinity") && (
             <Box mt="30px">
               <DailyDose key={chosen.id} input={chosen.input} units={scope.units} />
             </Box>
@@ -31,8 +31,8 @@ export function DosesPage({ scope, data }: { scope: Scope; data: PlannerData }) 
             <Blend
               key={chosen?.id ?? ""}
               waters={chosen?.sources ?? []}
-              bands={chosen?.input.book.bands ?? []}
-              targetPsu={chosen?.input.book.targetPsu ?? 0}
+              bands={chosen?.input.facts.bands ?? []}
+              targetPsu={chosen?.input.facts.targetPsu ?? 0}
               units={scope.units}
             />
           </Box>

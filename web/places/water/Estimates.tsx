@@ -17,7 +17,7 @@ const shown = (c: number, unit: UnitPreference["temperature"]) => figure(unit ==
 /** Carbon dioxide from KH and pH, and the share of hot water at a mixer tap. */
 export function Estimates({ input, units }: { input: PlanInput | null; units: UnitPreference }) {
   const latest = input ? latestOf(input) : new Map<string, { value: number }>();
-  const fresh = (input?.book.targetPsu ?? 0) === 0;
+  const fresh = (input?.facts.targetPsu ?? 0) === 0;
   const start = (parameter: string, decimals: number) => {
     const value = latest.get(parameter)?.value;
     return value === undefined ? "" : value.toFixed(decimals);
@@ -28,7 +28,7 @@ export function Estimates({ input, units }: { input: PlanInput | null; units: Un
     {
       kh: { label: "KH", unit: "dKH", low: 0, high: 40, start: fresh ? start("alkalinity", 1) : "" },
       ph: { label: "pH", low: 4, high: 10, start: fresh ? start("ph", 1) : "" },
-      wanted: { label: `Wanted, ${unit}`, low, high, start: input ? shown(input.book.targetC, unit) : "" },
+      wanted: { label: `Wanted, ${unit}`, low, high, start: input ? shown(input.facts.targetC, unit) : "" },
       cold: { label: `Cold tap, ${unit}`, low, high, start: input ? shown(input.source.coldC, unit) : String(cold) },
       hot: { label: `Hot tap, ${unit}`, low, high, start: String(warm) },
     },

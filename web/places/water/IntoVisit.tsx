@@ -4,9 +4,10 @@ import { Box, Flex } from "@chakra-ui/react";
 import type { WaterPlan } from "@keel-round/core/change";
 import type { WaterSource } from "@keel-round/core/given";
 import type { UnitPreference } from "@keel-round/core/units";
-import { litresText } from "@keel-round/core/words";
+import { litresText } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { GoButton, Notice, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
 import { dayLabel } from "@/kit/words";
@@ -39,7 +40,7 @@ export function IntoVisit({
   const litres = water.litres.value;
   const say = async (change: { litres: number; sourceId: string } | null) => {
     setBusy(true);
-    const answer = await planIntoAction({ visitId: visit.id, change }).finally(() => setBusy(false));
+    const answer = await answered(planIntoAction({ visitId: visit.id, change })).finally(() => setBusy(false));
     setProblem(answer.ok ? null : answer.message);
     router.refresh();
   };

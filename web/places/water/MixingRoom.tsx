@@ -5,7 +5,7 @@ import { clockText, MINUTES_A_DAY } from "@keel-round/core/calendar";
 import type { WaterSource } from "@keel-round/core/given";
 import { type Hands, ifLate, type MixingStep, scheduleMixing } from "@keel-round/core/mixing";
 import type { UnitPreference } from "@keel-round/core/units";
-import { litresText } from "@keel-round/core/words";
+import { litresText } from "@keel-round/core/units";
 import type { Worked } from "@keel-round/core/worked";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, PageHead, SubHead } from "@/kit/controls";

@@ -1,12 +1,13 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { fieldOf, sayField } from "@keel-round/core/book";
 import { daysBetween } from "@keel-round/core/calendar";
 import { bestPolicy, comparePolicies, type Forward, type PolicyPlan, planWater } from "@keel-round/core/change";
+import { fieldOf, sayField } from "@keel-round/core/desk";
 import type { PlanInput, WaterSource } from "@keel-round/core/given";
-import { figure, parameterFacts, type UnitPreference } from "@keel-round/core/units";
-import { limitSentence, litresText, waterSentence, withUnit } from "@keel-round/core/words";
+import { inSentence } from "@keel-round/core/text";
+import { figure, litresText, parameterFacts, type UnitPreference, withUnit } from "@keel-round/core/units";
+import { limitSentence, waterSentence } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { useMemo, useState } from "react";
 import { QuietButton, SubHead } from "@/kit/controls";
@@ -17,7 +18,7 @@ import { WaterAtMark } from "@/kit/WaterAtMark";
 import { WorkedFigure, Working } from "@/kit/Working";
 import { IntoVisit, type PlannerVisit } from "./IntoVisit";
 
-const POLICY_FIELD = fieldOf("tank", "schools.policy");
+const POLICY_FIELD = fieldOf("tank", "practice.policy");
 
 const policyWords = (policy: string) => (POLICY_FIELD ? sayField(POLICY_FIELD, policy, {} as UnitPreference) : policy);
 
@@ -36,14 +37,14 @@ export function Planner({
   visit?: PlannerVisit | null;
 }) {
   const [sourceId, setSourceId] = useState(given.source.id);
-  const [policy, setPolicy] = useState(given.book.schools.policy);
+  const [policy, setPolicy] = useState(given.facts.practice.policy);
   const input = useMemo(
     () => ({ ...given, source: sources.find((s) => s.id === sourceId) ?? given.source }),
     [given, sources, sourceId],
   );
   const plans = useMemo(() => comparePolicies(input), [input]);
   const chosen = plans.find((p) => p.policy === policy) ?? plans[0];
-  const best = useMemo(() => bestPolicy(plans, given.book.schools.policy), [plans, given]);
+  const best = useMemo(() => bestPolicy(plans, given.facts.practice.policy), [plans, given]);
   return (
     <Box>
       <SubHead>Four ways of deciding</SubHead>
@@ -63,7 +64,7 @@ export function Planner({
               <PolicyRow
                 key={p.policy}
                 plan={p}
-                own={p.policy === given.book.schools.policy}
+                own={p.policy === given.facts.practice.policy}
                 best={p.policy === best}
                 chosen={p.policy === policy}
                 units={units}
@@ -215,7 +216,7 @@ function PolicyRow({
   );
 }
 
-const word = ({ parameter }: Forward) => parameterFacts[parameter].label.toLowerCase();
+const word = ({ parameter }: Forward) => inSentence(parameterFacts[parameter].label);
 
 /** Trough and peak that the saw-tooth settles at. */
 function settles(forward: Forward, units: UnitPreference): string {
@@ -258,7 +259,7 @@ function SourceRow({
   const water = useMemo(() => planWater(input), [input]);
   const says = water.after
     .filter((e) => ["nitrate", "alkalinity", "gh", "salinity", "phosphate"].includes(e.parameter))
-    .map((e) => `${parameterFacts[e.parameter].label.toLowerCase()} ${withUnit(e.parameter, e.after.value, units)}`);
+    .map((e) => `${inSentence(parameterFacts[e.parameter].label)} ${withUnit(e.parameter, e.after.value, units)}`);
   return (
     <tr>
       <Cell>

@@ -1,12 +1,12 @@
 import { Box } from "@chakra-ui/react";
-import type { PlannerData } from "@/data/planner";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
+import type { PlannerData } from "@/data/water/planner";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead } from "@/kit/controls";
 import { A } from "@/kit/elements";
+import { TankPicker } from "@/kit/TankPicker";
 import { dayLabel } from "@/kit/words";
 import { Planner } from "./Planner";
-import { TankPicker } from "./TankPicker";
 import { WaterNav } from "./WaterNav";
 
 /** The planner: a tank is picked, and its next change worked out in every way. */

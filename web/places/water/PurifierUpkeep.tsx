@@ -4,7 +4,8 @@ import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { PurifierJob, PurifierUpkeep as Upkeep } from "@/data/purifierUpkeep";
+import type { PurifierJob, PurifierUpkeep as Upkeep } from "@/data/water/purifierUpkeep";
+import { answered } from "@/kit/answered";
 import { FieldRow, QuietButton, SubHead, TextInput } from "@/kit/controls";
 import { Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
@@ -81,12 +82,14 @@ function DoneForm({ job, sourceId, today }: { job: PurifierJob; sourceId: string
   const [errors, setErrors] = useState<Readonly<Record<string, string[]>>>({});
   const measures = job.tdsMgL !== undefined;
   const send = async () => {
-    const answer = await purifierDoneAction({
-      sourceId,
-      code: job.code,
-      on,
-      ...(measures && tds.trim() !== "" ? { tdsMgL: Number(tds.replace(",", ".")) } : {}),
-    });
+    const answer = await answered(
+      purifierDoneAction({
+        sourceId,
+        code: job.code,
+        on,
+        ...(measures && tds.trim() !== "" ? { tdsMgL: Number(tds.replace(",", ".")) } : {}),
+      }),
+    );
     if (answer.ok) router.refresh();
     else setErrors(Object.keys(answer.fields).length > 0 ? answer.fields : { on: [answer.message] });
   };

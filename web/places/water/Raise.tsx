@@ -52,7 +52,7 @@ const giving = (of: What): ReagentName[] =>
 
 /** Grams that bring one thing of a tank up, in steps that its animals bear. */
 export function Raise({ input, units }: { input: PlanInput; units: UnitPreference }) {
-  const first = input.book.bands.some((b) => b.parameter === "alkalinity") ? "alkalinity" : "hardness";
+  const first = input.facts.bands.some((b) => b.parameter === "alkalinity") ? "alkalinity" : "hardness";
   const [of, setOf] = useState<What>(first);
   return (
     <Box>
@@ -77,7 +77,7 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
   const { unit, parameter, limit } = WHAT[of];
   const reagents = giving(of);
   const [reagent, setReagent] = useState<ReagentName>(reagents[0] ?? "sodium bicarbonate");
-  const band = input.book.bands.find((b) => b.parameter === parameter);
+  const band = input.facts.bands.find((b) => b.parameter === parameter);
   const read = parameter ? latestOf(input).get(parameter)?.value : undefined;
   const perLitre = showVolume(1, units.volume);
   const most = limit ? input.limits[limit] : null;
@@ -95,7 +95,7 @@ function RaiseOf({ of, input, units }: { of: What; input: PlanInput; units: Unit
         label: `In the tank then, ${units.volume}`,
         low: 0.5,
         high: 100_000,
-        start: (systemVolumeL(input.book) * perLitre).toFixed(0),
+        start: (systemVolumeL(input.facts) * perLitre).toFixed(0),
       },
       purity: { label: "Purity, %", low: 1, high: 100, start: "100" },
       given: { label: "Or given, g", low: 0, high: 100_000, start: "" },

@@ -5,9 +5,8 @@ import type { PlanInput } from "@keel-round/core/given";
 import { doserPlan, hardnessDgh } from "@keel-round/core/mixing";
 import { ownPerDayOf } from "@keel-round/core/readings";
 import { systemVolumeL } from "@keel-round/core/tank";
-import { figure, quantityText, type UnitPreference } from "@keel-round/core/units";
+import { figure, litresText, quantityText, type UnitPreference } from "@keel-round/core/units";
 import { shareForChanges } from "@keel-round/core/water";
-import { litresText } from "@keel-round/core/words";
 import { q, worked } from "@keel-round/core/worked";
 import { SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
@@ -18,7 +17,7 @@ import { WorkedFigure } from "@/kit/Working";
 /** Litres of each of several equal changes that bring a figure to its target together. */
 export function EqualChanges({ input, units }: { input: PlanInput; units: UnitPreference }) {
   const nitrate = latestOf(input).get("nitrate")?.value;
-  const band = input.book.bands.find((b) => b.parameter === "nitrate");
+  const band = input.facts.bands.find((b) => b.parameter === "nitrate");
   const { numbers, field } = useNumbers(
     {
       before: { label: "Reads, mg/L", low: 0, high: 5000, start: nitrate === undefined ? "" : figure(nitrate, 1) },
@@ -39,7 +38,7 @@ export function EqualChanges({ input, units }: { input: PlanInput; units: UnitPr
     units,
   );
   const { before, target, refill, changes } = numbers;
-  const systemL = systemVolumeL(input.book);
+  const systemL = systemVolumeL(input.facts);
   const given = before !== null && target !== null && refill !== null && changes !== null;
   const share = given ? shareForChanges({ before, target, refill, changes: Math.round(changes) }) : undefined;
   return (
@@ -125,10 +124,10 @@ export function HardnessOf({ units }: { units: UnitPreference }) {
 /** What a doser of alkalinity is to be set to, after what the tank was measured to use. */
 export function DailyDose({ input, units }: { input: PlanInput; units: UnitPreference }) {
   const rate = input.rates.alkalinity;
-  const dosed = input.book.dosedDkhPerDay ?? 0;
+  const dosed = input.facts.dosedDkhPerDay ?? 0;
   const used = rate?.enough ? Math.max(0, -ownPerDayOf(rate)) : dosed;
   const sigma = rate?.enough ? rate.perDaySigma : 0;
-  const systemL = systemVolumeL(input.book);
+  const systemL = systemVolumeL(input.facts);
   const { numbers, field } = useNumbers(
     {
       used: { label: "Used a day", unit: "dKH moved", low: 0, high: 20, start: used > 0 ? figure(used, 2) : "" },

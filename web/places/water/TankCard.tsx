@@ -2,8 +2,16 @@ import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/calendar";
 import { planChange } from "@keel-round/core/change";
 import type { PlanInput } from "@keel-round/core/given";
-import { figure, parameterFacts, quantityText, showLength, type UnitPreference } from "@keel-round/core/units";
-import { limitSentence, litresText, withUnit } from "@keel-round/core/words";
+import {
+  figure,
+  litresText,
+  parameterFacts,
+  quantityText,
+  showLength,
+  type UnitPreference,
+  withUnit,
+} from "@keel-round/core/units";
+import { limitSentence } from "@keel-round/core/words";
 import type { ReactNode } from "react";
 import { Span, Table } from "@/kit/elements";
 import { Paper } from "@/kit/Paper";
@@ -63,7 +71,7 @@ export function TankCard({
     <Paper
       title={`${name}, ${siteName}`}
       aside={longDate(input.on)}
-      back={{ href: `/water?tank=${input.book.id}`, label: "Back to planning" }}
+      back={{ href: `/water?tank=${input.facts.id}`, label: "Back to planning" }}
     >
       {water.mark && (
         <Box mt="14px">
@@ -81,7 +89,7 @@ export function TankCard({
         </Box>
       )}
       <Box mt="12px">
-        <Section book={input.book} markCm={water.mark?.value ?? null} units={units} width={700} />
+        <Section facts={input.facts} markCm={water.mark?.value ?? null} units={units} width={700} />
       </Box>
       <Flex gap="36px" mt="14px" wrap="wrap">
         <Table flex="1" minW="280px" borderCollapse="collapse" fontSize="16px">
@@ -119,7 +127,7 @@ export function TankCard({
         Power off at the plug before hands or hoses go in; heater off until the water is back above it.
         {water.wasteL > 0 &&
           ` All ${litresText(water.wasteL, units)} are carried away: no salt water goes down this drain.`}
-        {input.book.animals.some((a) => a.hazard) && " Something in this tank harms a hand: gloves and tools."}
+        {input.facts.animals.some((a) => a.hazard) && " Something in this tank harms a hand: gloves and tools."}
       </Box>
       <Box mt="10px" color="soft" fontSize="13.5px">
         Planned by {by}, with {input.source.name}. What is measured at the tank goes before this card.

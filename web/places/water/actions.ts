@@ -1,12 +1,20 @@
 "use server";
 
 import { z } from "zod";
-import { defineAction } from "@/data/define";
-import { DrawSchema, draw, fixContents, StartBatchSchema, startBatch, VerifySchema, verifyBatch } from "@/data/mixing";
-import { PlanIntoSchema, planInto } from "@/data/planner";
-import { PurifierDoneSchema, purifierDone } from "@/data/purifierUpkeep";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { defineAction } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import {
+  DrawSchema,
+  draw,
+  fixContents,
+  StartBatchSchema,
+  startBatch,
+  VerifySchema,
+  verifyBatch,
+} from "@/data/water/mixing";
+import { PlanIntoSchema, planInto } from "@/data/water/planner";
+import { PurifierDoneSchema, purifierDone } from "@/data/water/purifierUpkeep";
 
 /** Begins a batch in an empty barrel. */
 export const startBatchAction = defineAction({

@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, FieldRow, QuietButton, TextInput } from "@/kit/controls";
 import { Form } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -48,13 +49,15 @@ export function AnimalEvent({
     );
   const save = async (form: HTMLFormElement) => {
     const data = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    const answer = await record({
-      animalId,
-      kind: data.kind ?? "",
-      number: Number(data.number || Number.NaN),
-      onDate: data.onDate ?? "",
-      cause: data.cause ?? "",
-    });
+    const answer = await answered(
+      record({
+        animalId,
+        kind: data.kind ?? "",
+        number: Number(data.number || Number.NaN),
+        onDate: data.onDate ?? "",
+        cause: data.cause ?? "",
+      }),
+    );
     if (!answer.ok)
       return setFields(Object.keys(answer.fields).length > 0 ? answer.fields : { cause: [answer.message] });
     setFields({});

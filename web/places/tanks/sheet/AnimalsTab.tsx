@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { dwindling } from "@keel-round/core/upkeep";
-import type { AnimalWithEvents } from "@/data/book/animals";
+import type { AnimalWithEvents } from "@/data/desk/animals";
 import { AppLink } from "@/kit/AppLink";
 import { A, Span } from "@/kit/elements";
 import { dayLabel } from "@/kit/words";

@@ -2,8 +2,14 @@ import { Box } from "@chakra-ui/react";
 import { addDays, sayDay } from "@keel-round/core/calendar";
 import type { Forecast } from "@keel-round/core/change";
 import type { Carried, Fitted } from "@keel-round/core/readings";
-import { type Parameter, parameterFacts, quantity, showReading, type UnitPreference } from "@keel-round/core/units";
-import { withUnit } from "@keel-round/core/words";
+import {
+  type Parameter,
+  parameterFacts,
+  quantity,
+  showReading,
+  type UnitPreference,
+  withUnit,
+} from "@keel-round/core/units";
 import { Span, Table, Td } from "@/kit/elements";
 
 const Z95 = 1.96;

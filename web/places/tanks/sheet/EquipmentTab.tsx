@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { byText } from "@keel-round/core/text";
 import { figure } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
-import type { Equipment } from "@/data/book/equipment";
+import type { Equipment } from "@/data/desk/equipment";
 import { AppLink } from "@/kit/AppLink";
 import { A, Rect, Span, Svg, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";

@@ -1,13 +1,15 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { byText } from "@keel-round/core/text";
-import { litresText } from "@keel-round/core/words";
-import type { Scope } from "@/data/scope";
-import type { TankSheet as Sheet } from "@/data/tanks";
+import { litresText } from "@keel-round/core/units";
+import type { Scope } from "@/data/access/scope";
+import type { TankSheet as Sheet } from "@/data/tanks/tanks";
+import { AppLink } from "@/kit/AppLink";
 import { SubHead } from "@/kit/controls";
+import { Span } from "@/kit/elements";
 import { type ChangeLine, History, type RestoreAction } from "@/kit/record/History";
 import { dayLabel } from "@/kit/words";
 
-/** Visits and events of the tank, and who changed what in the book. */
+/** Visits and events of the tank, and who changed what about it. */
 export function HistoryTab({
   scope,
   sheet,
@@ -25,11 +27,13 @@ export function HistoryTab({
       const change = changes.get(v.on);
       return {
         on: v.on,
-        text: `Visit${v.minutes ? `, ${Math.round(v.minutes)} min` : ""}${change ? `; ${litresText(change.outL, scope.units)} changed` : "; no water changed"}`,
+        text: `Visit${v.minutes ? `, ${Math.round(v.minutes)} min` : ""}${v.state === "open" ? ", in progress" : change ? `; ${litresText(change.outL, scope.units)} changed` : "; no water changed"}`,
         strong: false,
+        visitId: v.id,
+        corrections: v.corrections,
       };
     }),
-    ...sheet.events.map((e) => ({ on: e.onDate, text: e.text, strong: true })),
+    ...sheet.events.map((e) => ({ on: e.onDate, text: e.text, strong: true, visitId: null, corrections: 0 })),
   ].sort((a, b) => byText(b.on, a.on));
   return (
     <Flex gap="36px" align="flex-start" direction={{ base: "column", xl: "row" }}>
@@ -40,13 +44,25 @@ export function HistoryTab({
             <Box w="110px" color="soft" flexShrink={0}>
               {dayLabel(l.on)}
             </Box>
-            <Box fontWeight={l.strong ? "560" : "400"}>{l.text}</Box>
+            <Box fontWeight={l.strong ? "560" : "400"} flex="1">
+              {l.visitId && scope.role !== "tankOwner" ? (
+                <AppLink href={`/visits/${l.visitId}`}>{l.text}</AppLink>
+              ) : (
+                l.text
+              )}
+              {l.corrections > 0 && (
+                <Span color="ochre">
+                  {" "}
+                  · {l.corrections === 1 ? "corrected once" : `corrected ${l.corrections} times`}
+                </Span>
+              )}
+            </Box>
           </Flex>
         ))}
       </Box>
-      {scope.role !== "owner" && (
+      {scope.role !== "tankOwner" && (
         <Box flex="1" w="100%">
-          <SubHead>In the book</SubHead>
+          <SubHead>What is known of it</SubHead>
           <History lines={edits} restore={restore} />
         </Box>
       )}

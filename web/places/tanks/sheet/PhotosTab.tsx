@@ -3,7 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { Notice, QuietButton, TextInput } from "@/kit/controls";
+import { Notice, Problem, QuietButton, TextInput } from "@/kit/controls";
 import { Form, Image, Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { yearDate } from "@/kit/words";
@@ -48,11 +48,7 @@ export function PhotosTab({
   return (
     <Box>
       {archive && <AddPhoto tankId={tankId} />}
-      {problem && (
-        <Box role="alert" my="10px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} my="10px" />
       {gone && (
         <Box role="status" my="10px">
           <Notice tone="plain">
@@ -161,11 +157,7 @@ function AddPhoto({ tankId }: { tankId: string }) {
           {sending ? "Sending" : "Add the picture"}
         </QuietButton>
       </Flex>
-      {problem && (
-        <Box role="alert" mt="10px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} mt="10px" />
     </Form>
   );
 }

@@ -1,11 +1,10 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
 import { exceptionSentence } from "@keel-round/core/given";
-import { quantityText } from "@keel-round/core/units";
+import { litresText, quantityText } from "@keel-round/core/units";
 import { cleanMediaLasts, lastsDays } from "@keel-round/core/upkeep";
-import { litresText } from "@keel-round/core/words";
-import type { Scope } from "@/data/scope";
-import type { TankSheet as Sheet } from "@/data/tanks";
+import type { Scope } from "@/data/access/scope";
+import type { TankSheet as Sheet } from "@/data/tanks/tanks";
 import { SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { PlanView } from "@/kit/PlanView";
@@ -16,12 +15,12 @@ import { dayLabel } from "@/kit/words";
 /** The tank cut open, the water change of the next visit beside it, and what is due. */
 export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet; today: string }) {
   const { input, plan, next } = sheet;
-  const { book } = input;
+  const { facts } = input;
   const sector = plan.steps.find((s) => s.sector !== undefined)?.sector;
-  const days = book.reservoirL === undefined ? null : lastsDays(book.reservoirL, book.evaporationLPerDay);
+  const days = facts.reservoirL === undefined ? null : lastsDays(facts.reservoirL, facts.evaporationLPerDay);
   const toNext = daysBetween(input.on, input.nextVisitOn);
   const short = days !== null && days < toNext;
-  const media = cleanMediaLasts(book, toNext);
+  const media = cleanMediaLasts(facts, toNext);
   const due = plan.steps.filter((s) => s.task);
   return (
     <>
@@ -38,7 +37,7 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
             </Box>
             <WorkedFigure of={plan.water.systemL} units={scope.units} />
           </Box>
-          <PlanView vessel={book.display.vessel} width={150} />
+          <PlanView vessel={facts.display.vessel} width={150} />
           {days !== null && (
             <Stock
               label="Top-up reservoir lasts"
@@ -47,7 +46,7 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
               note={
                 short
                   ? `The next visit is ${toNext} days off: the owner fills it, or it must grow.`
-                  : `${litresText(book.reservoirL ?? 0, scope.units)} at ${quantityText(book.evaporationLPerDay, "L", scope.units, 1)} a day`
+                  : `${litresText(facts.reservoirL ?? 0, scope.units)} at ${quantityText(facts.evaporationLPerDay, "L", scope.units, 1)} a day`
               }
             />
           )}
@@ -56,14 +55,14 @@ export function SectionTab({ scope, sheet, today }: { scope: Scope; sheet: Sheet
               label="Clean media lasts"
               days={Math.max(0, daysBetween(today, media.washBy))}
               short={media.washBy < input.nextVisitOn}
-              note={`${book.cleanMedia} counted ${dayLabel(book.cleanMediaOn ?? today)}; wash by ${dayLabel(media.washBy)}`}
+              note={`${facts.cleanMedia} counted ${dayLabel(facts.cleanMediaOn ?? today)}; wash by ${dayLabel(media.washBy)}`}
             />
           )}
           <Box maxW="46ch" fontSize="14px" color="soft">
-            {book.filterUnits.map((f) => f.name).join(", ")}
-            {book.gear.length > 0 ? `; ${book.gear.join(", ")}` : ""}.{" "}
-            {book.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {book.notes.join(" ")}
-            {book.exceptions?.map((e) => (
+            {facts.filterUnits.map((f) => f.name).join(", ")}
+            {facts.gear.length > 0 ? `; ${facts.gear.join(", ")}` : ""}.{" "}
+            {facts.material === "acrylic" ? "Acrylic: nothing hard." : "Glass."} {facts.notes.join(" ")}
+            {facts.exceptions?.map((e) => (
               <Box key={e.kind + e.what} color="ink" fontWeight="560">
                 {exceptionSentence(e)}
               </Box>

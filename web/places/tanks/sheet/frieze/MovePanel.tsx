@@ -6,7 +6,7 @@ import { codeOfMergeId, earlyDaysOf, type MergePlan } from "@keel-round/core/pro
 import { brokenSentence } from "@keel-round/core/words";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { ActionResult } from "@/data/define";
+import type { ActionResult } from "@/data/access/define";
 import type { YearAhead } from "@/data/programme/yearAhead";
 import { FieldRow, GoButton, Notice, QuietButton, TextInput } from "@/kit/controls";
 

@@ -34,7 +34,7 @@ export function Lane({ name, y, children }: { name: string; y: number; children:
 }
 
 /** A square on a lane. */
-export function Square({ x, y, fill, outline }: { x: number; y: number; fill: string; outline?: string }) {
+function Square({ x, y, fill, outline }: { x: number; y: number; fill: string; outline?: string }) {
   return (
     <Rect
       x={x - SQUARE / 2}

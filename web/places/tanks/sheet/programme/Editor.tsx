@@ -4,6 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { daysBetween, sayDay } from "@keel-round/core/calendar";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, Notice, QuietButton } from "@/kit/controls";
 import { Button, Label, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
@@ -36,7 +37,7 @@ export function Editor({
   const [adding, setAdding] = useState("");
   const [message, setMessage] = useState<{ readonly text: string; readonly wrong: boolean } | null>(null);
   const save = async (change: object): Promise<string | null> => {
-    const answer = await saveProgrammeAction({ tankId, jobs: [change] } satisfies Change);
+    const answer = await answered(saveProgrammeAction({ tankId, jobs: [change] } satisfies Change));
     if (!answer.ok) return Object.values(answer.fields).flat()[0] ?? answer.message;
     setMessage({ text: "Saved. The next visit follows it.", wrong: false });
     setOpen(null);

@@ -14,11 +14,11 @@ import {
   type TankTask,
   taskName,
 } from "@keel-round/core/programme";
-import { byName, byText } from "@keel-round/core/text";
+import { byName, byText, inSentence } from "@keel-round/core/text";
 import { DECIDE_AFTER_SLIPS } from "@keel-round/core/visit";
-import type { Equipment } from "@/data/book/equipment";
+import type { Equipment } from "@/data/desk/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
-import type { TankSheet as Sheet } from "@/data/tanks";
+import type { TankSheet as Sheet } from "@/data/tanks/tanks";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, SubHead } from "@/kit/controls";
 import { A } from "@/kit/elements";
@@ -96,7 +96,7 @@ export function ProgrammeTab({
       {elsewhere.length > 0 && (
         <Box color="soft" fontSize="14px" mt="10px" maxW="72ch">
           Done once for the whole site, with another tank:{" "}
-          {elsewhere.map((e) => `${e.name.charAt(0).toLowerCase()}${e.name.slice(1)} (${e.tank})`).join(", ")}.
+          {elsewhere.map((e) => `${inSentence(e.name)} (${e.tank})`).join(", ")}.
         </Box>
       )}
     </Box>
@@ -115,7 +115,7 @@ function jobLine(
   const agreed = everyDaysOf(cadence);
   return {
     code: task.code,
-    name: taskName(task, sheet.input.book),
+    name: taskName(task, sheet.input.facts),
     task,
     when: sayCadence(cadence, task),
     firmWhen: sayCadence(firm.cadence, firm),
