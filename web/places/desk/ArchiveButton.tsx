@@ -1,9 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { Entity } from "@keel-round/core/book";
+import type { Entity } from "@keel-round/core/desk";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Notice, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
 import { archiveAction } from "./actions";
@@ -14,7 +15,7 @@ export function ArchiveButton({ entity, id, archived }: { entity: Entity; id: st
   const hydrated = useHydrated();
   const [problem, setProblem] = useState<string | null>(null);
   const turn = async () => {
-    const answer = await archiveAction({ entity, id, archived: !archived });
+    const answer = await answered(archiveAction({ entity, id, archived: !archived }));
     setProblem(answer.ok ? null : answer.message);
     if (answer.ok) router.refresh();
   };

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { Entity } from "@keel-round/core/book";
+import type { Entity } from "@keel-round/core/desk";
 import type { ReactNode } from "react";
 import { QuietButton } from "@/kit/controls";
 import { Details, Form, Summary } from "@/kit/elements";

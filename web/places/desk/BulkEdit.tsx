@@ -1,10 +1,11 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entity, type FieldValue, readValues, recordKinds } from "@keel-round/core/book";
+import { type Entity, type FieldValue, readValues, recordKinds } from "@keel-round/core/desk";
 import type { UnitPreference } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, Notice, QuietButton } from "@/kit/controls";
 import { Form, Span } from "@/kit/elements";
 import { FieldInput, type LinkOptions } from "@/kit/record/FieldInput";
@@ -44,14 +45,14 @@ export function BulkEdit({
     const { values, issues } = readValues([field], { [key]: text }, units);
     const wrong = issues[key];
     if (wrong) return setProblem(wrong);
-    const answer = await bulkAction({ entity, ids, values: values as Record<string, FieldValue> });
+    const answer = await answered(bulkAction({ entity, ids, values: values as Record<string, FieldValue> }));
     if (!answer.ok) return setProblem(answer.message);
     setProblem(null);
     setDone(answer.value);
     router.refresh();
   };
   const takeBack = async (batchId: string) => {
-    const answer = await undoAction({ batchId });
+    const answer = await answered(undoAction({ batchId }));
     setProblem(answer.ok ? null : answer.message);
     setDone(null);
     router.refresh();

@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Notice, QuietButton, TextInput } from "@/kit/controls";
 import { Form, Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -25,14 +26,14 @@ export function Codes({
   const [problem, setProblem] = useState<string | null>(null);
   const [typed, setTyped] = useState("");
   const look = async () => {
-    const answer = await lookAction({ siteId });
+    const answer = await answered(lookAction({ siteId }));
     setProblem(answer.ok ? null : answer.message);
     if (!answer.ok) return;
     setShown(answer.value.codes || "No codes are kept for this site.");
     router.refresh();
   };
   const set = async () => {
-    const answer = await setCodesAction({ siteId, codes: typed });
+    const answer = await answered(setCodesAction({ siteId, codes: typed }));
     setProblem(answer.ok ? null : answer.message);
     if (!answer.ok) return;
     setShown(null);

@@ -1,17 +1,21 @@
-import { type Entity, recordKinds } from "@keel-round/core/book";
-import type { Scope } from "@/data/scope";
+import { type Entity, recordKinds } from "@keel-round/core/desk";
+import { type Scope, seesAll } from "@/data/access/scope";
 import { PartsNav } from "@/kit/PartsNav";
 
 /** Parts of the desk beside the records. */
-type Part = Entity | "files" | "firm" | "people" | "stuck" | "upkeep";
+type Part = Entity | "files" | "firm" | "roads" | "people" | "stuck" | "upkeep";
 
 const PARTS: readonly (readonly [Part, string])[] = [
-  ...(["client", "site", "tank", "animal", "equipment", "source", "barrel", "kind", "job"] as const).map(
-    (e) => [e, (recordKinds[e].many[0]?.toUpperCase() ?? "") + recordKinds[e].many.slice(1)] as const,
-  ),
+  ...(
+    [
+      ...(["client", "site", "tank", "animal", "equipment", "kit", "product", "doser"] as const),
+      ...(["source", "barrel", "quay", "seaLot", "kind", "job"] as const),
+    ] as const
+  ).map((e) => [e, (recordKinds[e].many[0]?.toUpperCase() ?? "") + recordKinds[e].many.slice(1)] as const),
   ["upkeep", "Upkeep"],
   ["files", "Import and export"],
   ["firm", "The firm"],
+  ["roads", "Roads"],
   ["people", "People"],
   ["stuck", "Stuck work"],
 ];
@@ -24,10 +28,9 @@ export function DeskNav({ here, scope }: { here: Part; scope: Scope }) {
   return (
     <PartsNav
       label="Parts of the desk"
-      parts={PARTS.filter(([part]) => !OFFICE.includes(part) || scope.role === "office").map(([part, name]) => [
-        `/desk/${part}`,
-        name,
-      ])}
+      parts={PARTS.filter(
+        ([part]) => (!OFFICE.includes(part) || scope.role === "office") && (part !== "roads" || seesAll(scope.role)),
+      ).map(([part, name]) => [`/desk/${part}`, name])}
       here={`/desk/${here}`}
     />
   );

@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { inSentence } from "@keel-round/core/text";
 import { AppLink } from "@/kit/AppLink";
 import { SubHead } from "@/kit/controls";
 import { A, Span } from "@/kit/elements";
@@ -18,7 +19,7 @@ export function Differing({
             <AppLink href={`/desk/job/${j.id}`}>{j.name}</AppLink>
           </A>{" "}
           <Span color="soft">
-            {j.fields ? `differs in: ${j.fields.join(", ").toLowerCase()}` : "a job of your own"}
+            {j.fields ? `differs in: ${j.fields.map(inSentence).join(", ")}` : "a job of your own"}
           </Span>
         </Box>
       ))}

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entity, type Field, type Filter, fieldUnit, sayFilter, testsOf } from "@keel-round/core/book";
+import { type Entity, type Field, type Filter, fieldUnit, sayFilter, testsOf } from "@keel-round/core/desk";
 import type { UnitPreference } from "@keel-round/core/units";
 import { AppLink } from "@/kit/AppLink";
 import { Choice, QuietButton, TextInput } from "@/kit/controls";

@@ -1,11 +1,12 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { FIRM_FIELDS, type Firm, type FirmField, type FirmTyped, readFirm, writeFirm } from "@keel-round/core/book";
+import { FIRM_FIELDS, type Firm, type FirmField, type FirmTyped, readFirm, writeFirm } from "@keel-round/core/desk";
 import { type UnitPreference, unitShown } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
+import { answered } from "@/kit/answered";
 import { FieldRow, GoButton, Notice, SubHead, TextInput } from "@/kit/controls";
 import { Form } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -38,7 +39,7 @@ export function FirmForm({ firm, units }: { firm: Firm; units: UnitPreference })
     defaultValues: writeFirm(firm, units),
   });
   const submit = handleSubmit(async (next) => {
-    const answer = await saveFirmAction(next);
+    const answer = await answered(saveFirmAction(next));
     if (!answer.ok) {
       for (const [key, messages] of Object.entries(answer.fields))
         setError(key as FirmField, { message: messages[0] ?? answer.message });

@@ -1,20 +1,50 @@
 import { Box } from "@chakra-ui/react";
-import type { Firm } from "@keel-round/core/book";
-import type { FirmChange } from "@/data/firm";
-import type { Scope } from "@/data/scope";
+import type { Firm } from "@keel-round/core/desk";
+import type { Weights } from "@keel-round/core/weeks";
+import type { Scope } from "@/data/access/scope";
+import type { FirmChange } from "@/data/firm/firm";
 import { PageHead, SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { dayLabel } from "@/kit/words";
 import { DeskNav } from "./DeskNav";
 import { FirmForm } from "./FirmForm";
+import { Holidays } from "./Holidays";
+import { MapForm } from "./MapForm";
+import { WeightsForm } from "./WeightsForm";
 
 /** What the firm says of itself, and what a day may change in its tanks. */
-export function FirmPage({ scope, firm, history }: { scope: Scope; firm: Firm; history: readonly FirmChange[] }) {
+export function FirmPage({
+  scope,
+  firm,
+  holidays,
+  weights,
+  hasMap,
+  history,
+}: {
+  scope: Scope;
+  firm: Firm;
+  holidays: readonly { readonly on: string; readonly name: string }[];
+  weights: Partial<Weights>;
+  hasMap: boolean;
+  history: readonly FirmChange[];
+}) {
   return (
     <Box>
       <DeskNav here="firm" scope={scope} />
       <PageHead title="The firm" facts={`times are of ${scope.zone}`} />
       <FirmForm firm={firm} units={scope.units} />
+      <Box mt="30px" maxW="760px">
+        <SubHead>Public holidays</SubHead>
+        <Holidays holidays={holidays} />
+      </Box>
+      <Box mt="30px" maxW="760px">
+        <SubHead>Map under the day</SubHead>
+        <MapForm has={hasMap} />
+      </Box>
+      <Box mt="30px" maxW="760px">
+        <SubHead>What a settled round is weighed by</SubHead>
+        <WeightsForm weights={weights} decimal={scope.units.decimal ?? "."} />
+      </Box>
       <Box mt="30px" maxW="760px">
         <SubHead>History</SubHead>
         {history.length === 0 && (

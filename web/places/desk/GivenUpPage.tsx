@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
-import type { GivenUp } from "@/data/jobs";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
+import type { GivenUp } from "@/data/background/jobs";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead } from "@/kit/controls";
 import { A, Table } from "@/kit/elements";
@@ -12,6 +12,8 @@ import { TryAgain } from "./TryAgain";
 const WHAT: Readonly<Record<GivenUp["kind"], string>> = {
   letter: "Writing a letter",
   mail: "Mailing a letter",
+  notice: "Mailing that a visit was moved",
+  ring: "Ringing a phone when a clock ended",
   entry: "Mailing a way in",
   "import-check": "Checking a file",
   "import-apply": "Bringing a file in",

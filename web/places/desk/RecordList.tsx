@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entity, type readFilters, recordKinds, sayField } from "@keel-round/core/book";
-import { type Kept, mayEdit, PAGE_ROWS } from "@/data/book/lists";
-import type { Scope } from "@/data/scope";
+import { type Entity, type readFilters, recordKinds, sayField } from "@keel-round/core/desk";
+import type { Scope } from "@/data/access/scope";
+import { type Kept, mayEdit, PAGE_ROWS } from "@/data/desk/lists";
 import { AppLink } from "@/kit/AppLink";
 import { GoButton, PageHead, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form, Label, Span, Table } from "@/kit/elements";

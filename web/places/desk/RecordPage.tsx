@@ -1,9 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type Entity, recordKinds, type Values } from "@keel-round/core/book";
+import { type Entity, recordKinds, usualValues, type Values } from "@keel-round/core/desk";
 import type { ReactNode } from "react";
-import type { HistoryLine } from "@/data/book/history";
-import { type belowRecord, type Kept, mayEdit } from "@/data/book/lists";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
+import type { HistoryLine } from "@/data/desk/history";
+import { type belowRecord, type Kept, mayEdit } from "@/data/desk/lists";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
@@ -16,7 +16,7 @@ import { Codes } from "./Codes";
 import { DeskNav } from "./DeskNav";
 import { recordFacts } from "./recordFacts";
 
-/** One record of the book: its form, what it means today, and its history. */
+/** One record of the desk: its form, what it means today, and its history. */
 export function RecordPage({
   scope,
   entity,
@@ -116,11 +116,16 @@ export function NewRecord({
     <Box>
       <DeskNav here={entity} scope={scope} />
       <PageHead title={`New ${recordKinds[entity].one}`} />
+      {entity === "client" && (
+        <Box mt="8px" fontSize="14.5px">
+          <AppLink href="/desk/begin">With their site, tank and visits, all at once</AppLink>
+        </Box>
+      )}
       <Box mt="16px" maxW="1040px">
         <RecordForm
           entity={entity}
           record={null}
-          values={given}
+          values={{ ...usualValues(entity), ...given }}
           options={options}
           names={{}}
           units={scope.units}

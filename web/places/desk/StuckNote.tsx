@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
-import { countGivenUp } from "@/data/jobs";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
+import { countGivenUp } from "@/data/background/jobs";
 import { AppLink } from "@/kit/AppLink";
 import { Notice } from "@/kit/controls";
 import { A } from "@/kit/elements";

@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Notice, QuietButton } from "@/kit/controls";
 import { tryAgainAction } from "./actions";
 
@@ -12,7 +13,7 @@ export function TryAgain({ jobId }: { jobId: string }) {
   const [problem, setProblem] = useState<string | null>(null);
   const again = async () => {
     setBusy(true);
-    const result = await tryAgainAction({ jobId });
+    const result = await answered(tryAgainAction({ jobId }));
     setBusy(false);
     setProblem(result.ok ? null : result.message);
     router.refresh();

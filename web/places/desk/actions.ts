@@ -1,10 +1,14 @@
 "use server";
 
-import { FirmSchema, type Values } from "@keel-round/core/book";
-import { changeSchema, EntitySchema } from "@keel-round/core/book/schema";
+import { FirmSchema, type Values } from "@keel-round/core/desk";
+import { changeSchema, EntitySchema } from "@keel-round/core/desk/schema";
 import { z } from "zod";
-import { AnimalEventSchema, recordAnimalEvent } from "@/data/book/animals";
-import { lookAtCodes, setCodes } from "@/data/book/codes";
+import { defineAction } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { tryAgain } from "@/data/background/jobs";
+import { AnimalEventSchema, recordAnimalEvent } from "@/data/desk/animals";
+import { lookAtCodes, setCodes } from "@/data/desk/codes";
 import {
   bulkChange,
   changeRecord,
@@ -13,18 +17,23 @@ import {
   type SaveResult,
   setArchived,
   undoBatch,
-} from "@/data/book/records";
-import { defineAction } from "@/data/define";
-import { saveFirm } from "@/data/firm";
-import { tryAgain } from "@/data/jobs";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+} from "@/data/desk/records";
+import { saveFirm } from "@/data/firm/firm";
+import {
+  HolidayDaysSchema,
+  HolidaysSchema,
+  importHolidays,
+  previewHolidays,
+  removeHolidays,
+} from "@/data/firm/holidays";
+import { MapSchema, saveMap } from "@/data/firm/map";
+import { saveWeights, WeightsSchema } from "@/data/firm/weights";
 
 const id = z.uuid("Reload the page and try again.");
 /** Values by field; each is checked against its entity's schema where it is written. */
 const values = z.record(z.string().max(80), z.unknown()) as unknown as z.ZodType<Values>;
 
-/** Makes or changes a record of the book. */
+/** Makes or changes a record of the desk. */
 export const saveRecordAction = defineAction({
   name: "desk.save",
   roles: STAFF,
@@ -130,6 +139,46 @@ export const animalEventAction = defineAction({
     cause: "",
   }),
   run: (scope, input) => recordAnimalEvent(scope, input, whenOf(scope)),
+});
+
+/** Sets the firm's map, or takes it away. */
+export const saveMapAction = defineAction({
+  name: "desk.map",
+  roles: ["office"],
+  input: MapSchema,
+  run: (scope, input) => saveMap(scope, input, whenOf(scope)),
+});
+
+/** Sets what a settled round is weighed by. */
+export const saveWeightsAction = defineAction({
+  name: "desk.weights",
+  roles: ["office"],
+  input: WeightsSchema,
+  run: (scope, weights) => saveWeights(scope, weights, whenOf(scope)),
+});
+
+/** Reads a calendar file's public holidays, and keeps nothing of it. */
+export const previewHolidaysAction = defineAction({
+  name: "desk.holidays-read",
+  roles: ["office"],
+  input: HolidaysSchema,
+  run: (scope, input) => previewHolidays(scope, input, whenOf(scope)),
+});
+
+/** Adds a calendar file's public holidays. */
+export const importHolidaysAction = defineAction({
+  name: "desk.holidays-add",
+  roles: ["office"],
+  input: HolidaysSchema,
+  run: (scope, input) => importHolidays(scope, input, whenOf(scope)),
+});
+
+/** Takes days off the public holidays. */
+export const removeHolidaysAction = defineAction({
+  name: "desk.holidays-remove",
+  roles: ["office"],
+  input: HolidayDaysSchema,
+  run: (scope, input) => removeHolidays(scope, input, whenOf(scope)),
 });
 
 /** Saves the firm's own facts and its limits. */

@@ -1,4 +1,4 @@
-import { ENTITIES, recordKinds } from "@keel-round/core/book";
+import { ENTITIES, recordKinds } from "@keel-round/core/desk";
 import { describe, expect, test } from "vitest";
 import { chosenColumns, columnFields, listHref } from "./columns";
 

@@ -1,15 +1,20 @@
-import { type Entity, type Field, type FilterTest, recordKinds } from "@keel-round/core/book";
+import { type Entity, type Field, type FilterTest, recordKinds } from "@keel-round/core/desk";
 
 /** Columns that a list opens with; the others are a choice away. */
 const FIRST: Readonly<Record<Entity, readonly string[]>> = {
   client: ["contact", "email", "phone", "lettersBy"],
   site: ["clientId", "address", "windows", "drain", "askFor"],
-  tank: ["siteId", "kind", "sourceId", "schools.policy", "startedOn"],
+  tank: ["siteId", "kind", "sourceId", "practice.policy", "startedOn"],
   animal: ["tankId", "count", "hazard", "since"],
   source: ["kind", "siteId", "coldC", "salt.name", "conditioner.name"],
   barrel: ["capacityL", "heaterW", "notes"],
+  quay: ["sourceId", "pumpLPerMin", "permittedUntil"],
+  seaLot: ["quayId", "onDate", "litres", "salinityPsu", "temperatureC", "notices"],
+  product: ["raises", "reagent", "strengthLPerMl", "ownerGives", "leftAmount"],
+  doser: ["tankId", "productId", "setMlPerDay", "leftMl"],
+  kit: ["parameter", "method", "expiresOn", "calibratedOn", "testsLeft"],
   job: ["when", "by", "minutes", "reason"],
-  kind: ["targetC", "targetPsu", "mostShare", "schools.policy", "schools.share"],
+  kind: ["targetC", "targetPsu", "mostShare", "practice.policy", "practice.share"],
   equipment: ["tankId", "kind", "installedOn", "serviceEveryDays", "lastServicedOn"],
 };
 

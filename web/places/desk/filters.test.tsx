@@ -1,5 +1,5 @@
 import { ChakraProvider } from "@chakra-ui/react";
-import { readFilters } from "@keel-round/core/book";
+import { readFilters } from "@keel-round/core/desk";
 import { METRIC } from "@keel-round/core/units";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, test } from "vitest";

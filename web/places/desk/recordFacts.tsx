@@ -1,9 +1,8 @@
 import { Box } from "@chakra-ui/react";
-import { type Entity, sourceWith, type Values } from "@keel-round/core/book";
+import { type Entity, sourceWith, type Values } from "@keel-round/core/desk";
 import { basisOf, sourceOn, sourceTest } from "@keel-round/core/given";
-import { figure, type Parameter, parameterFacts, type UnitPreference } from "@keel-round/core/units";
+import { figure, type Parameter, parameterFacts, type UnitPreference, withUnit } from "@keel-round/core/units";
 import { wearOf } from "@keel-round/core/upkeep";
-import { withUnit } from "@keel-round/core/words";
 import { Span } from "@/kit/elements";
 import { yearDate } from "@/kit/words";
 
@@ -70,5 +69,5 @@ const BASIS = {
   fresh: (on: string) => `measured ${yearDate(on)}`,
   season: (on: string) => `as at this season, ${yearDate(on)}`,
   old: (on: string) => `measured long ago, ${yearDate(on)}`,
-  book: () => "by the book",
+  stated: () => "as it is stated",
 } as const;

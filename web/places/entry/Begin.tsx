@@ -2,12 +2,12 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { type Begin as Answers, BeginSchema } from "@keel-round/core/book";
+import { type Begin as Answers, BeginSchema } from "@keel-round/core/desk";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { forgetDevice } from "@/device/account";
 import { signIn } from "@/device/entry";
-import { Choice, FieldRow, GoButton, Notice, SubHead, TextInput } from "@/kit/controls";
+import { Choice, FieldRow, GoButton, PageTitle, Problem, SubHead, TextInput } from "@/kit/controls";
 import { A, Form, H1 } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
 import { useHydrated } from "@/kit/useHydrated";
@@ -24,7 +24,7 @@ const FIRM: readonly Row[] = [
   { key: "name", label: "Business", complete: "organization" },
   { key: "phone", label: "Telephone", type: "tel", complete: "tel" },
   { key: "mailFrom", label: "Letters come from", type: "email" },
-  { key: "start", label: "Rounds start at", hint: "Latitude, longitude: 50.421, -4.702" },
+  { key: "start", label: "Rounds start at", hint: "Latitude, longitude, or the link of a map" },
 ];
 const LOGIN: readonly Row[] = [
   { key: "person", label: "Your name", complete: "name" },
@@ -77,11 +77,12 @@ export function Begin({ first, zones }: { first: boolean; zones: readonly string
     <Flex minH="100dvh" align="center" justify="center" px="18px" py="24px">
       <Box w="680px" maxW="100%">
         <Brand />
+        <PageTitle>Begin a business</PageTitle>
         <H1 fontSize="25px" fontWeight="640" mt="18px" mb="4px">
           Begin a business
         </H1>
         <Box color="soft" maxW="60ch" mb="18px">
-          It starts empty: type its book in, bring lists in, or restore a backup into it.{" "}
+          It starts empty: type its facts in, bring lists in, or restore a backup into it.{" "}
           {!first && "It has a login of its own, so that nothing is restored into the wrong one."}
         </Box>
         <Form method="post" onSubmit={submit} noValidate>
@@ -104,11 +105,7 @@ export function Begin({ first, zones }: { first: boolean; zones: readonly string
               <Box pt="10px">{rows(LOGIN)}</Box>
             </Box>
           </Flex>
-          {problem && (
-            <Box role="alert" mb="12px">
-              <Notice tone="danger">{problem}</Notice>
-            </Box>
-          )}
+          <Problem says={problem} mb="12px" />
           <Flex gap="18px" align="center" mt="6px">
             <GoButton type="submit" px="22px" py="11px" disabled={!hydrated || formState.isSubmitting}>
               {formState.isSubmitting ? "Beginning" : "Begin"}

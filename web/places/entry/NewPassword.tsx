@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { PasswordSchema } from "@keel-round/core/book";
+import { PasswordSchema } from "@keel-round/core/desk";
 import { useState } from "react";
 import { resetPassword } from "@/device/entry";
 import { FieldRow, GoButton, Notice, TextInput } from "@/kit/controls";

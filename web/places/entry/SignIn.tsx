@@ -39,7 +39,10 @@ export function SignIn({ first }: { first: boolean }) {
       if (status === 200) return window.location.assign("/");
       setTold({
         tone: "danger",
-        says: status === 401 ? "E-mail or password is not right. What you typed is still here." : message,
+        says:
+          status === 401
+            ? "This e-mail and password do not go together. Enter both again, or set a new password."
+            : message,
       });
     } catch {
       setTold(NO_NETWORK);

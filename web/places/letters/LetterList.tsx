@@ -27,6 +27,8 @@ export function letterState(
   if (l.openedAt) return { text: `opened ${moment(l.openedAt, zone)}`, colour: "ink" };
   if (l.sentAt) return { text: `sent ${moment(l.sentAt, zone)}`, colour: "ink" };
   if (l.sendError) return { text: `not sent yet: ${l.sendError}`, colour: "vermilion" };
+  if (l.queuedAt && l.queuedAt.getTime() > Date.now())
+    return { text: `leaves at ${moment(l.queuedAt, zone)}`, colour: "coralline" };
   if (l.queuedAt) return { text: "on its way", colour: "coralline" };
   return { text: "to be read and sent", colour: "ochre" };
 }

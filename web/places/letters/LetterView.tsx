@@ -3,7 +3,7 @@ import { Notice, PageHead, QuietButton } from "@/kit/controls";
 import { Iframe } from "@/kit/elements";
 import { letterState } from "./LetterList";
 import { LinkButton } from "./LinkButton";
-import { SendButton } from "./SendButton";
+import { CallBackButton, SendButton } from "./SendButton";
 
 interface LetterViewProps {
   readonly letter: {
@@ -16,12 +16,14 @@ interface LetterViewProps {
     readonly revokedAt: Date | null;
   };
   readonly token: string;
+  /** What it leaned on and was corrected after it was made, each as a sentence. */
+  readonly leantOn: readonly string[];
   readonly zone: string;
   readonly owner: boolean;
 }
 
 /** A letter as its owner will see it, to be read before it goes. */
-export function LetterView({ letter, token, zone, owner }: LetterViewProps) {
+export function LetterView({ letter, token, leantOn, zone, owner }: LetterViewProps) {
   return (
     <Box>
       <PageHead
@@ -38,10 +40,20 @@ export function LetterView({ letter, token, zone, owner }: LetterViewProps) {
               <a href={`/letter/${token}/pdf`}>PDF</a>
             </QuietButton>
             {!owner && letter.sentAt && <LinkButton letterId={letter.id} revoked={letter.revokedAt !== null} />}
+            {!owner && letter.queuedAt && letter.queuedAt.getTime() > Date.now() && (
+              <CallBackButton letterId={letter.id} />
+            )}
             {!owner && !letter.queuedAt && <SendButton letterId={letter.id} />}
           </>
         }
       />
+      {leantOn.length > 0 && (
+        <Box mt="16px" maxW="820px">
+          <Notice tone="care">
+            A reading that this letter leaned on was corrected since. {leantOn.map((line) => `${line}.`).join(" ")}
+          </Notice>
+        </Box>
+      )}
       {letter.revokedAt ? (
         <Box mt="16px" maxW="640px">
           <Notice tone="plain">The link of this letter does not work. The letter itself is kept.</Notice>

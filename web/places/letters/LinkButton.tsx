@@ -3,7 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { Notice, QuietButton } from "@/kit/controls";
+import { answered } from "@/kit/answered";
+import { Problem, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
 import { revokeLetterAction } from "./actions";
 
@@ -13,7 +14,7 @@ export function LinkButton({ letterId, revoked }: { letterId: string; revoked: b
   const hydrated = useHydrated();
   const [problem, setProblem] = useState<string | null>(null);
   const turn = async () => {
-    const answer = await revokeLetterAction({ letterId, revoked: !revoked });
+    const answer = await answered(revokeLetterAction({ letterId, revoked: !revoked }));
     setProblem(answer.ok ? null : answer.message);
     if (answer.ok) router.refresh();
   };
@@ -22,11 +23,7 @@ export function LinkButton({ letterId, revoked }: { letterId: string; revoked: b
       <QuietButton type="button" disabled={!hydrated} onClick={turn}>
         {revoked ? "Let the link work again" : "Take the link back"}
       </QuietButton>
-      {problem && (
-        <Box role="alert" mt="6px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} mt="6px" />
     </Box>
   );
 }

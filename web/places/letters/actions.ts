@@ -1,9 +1,9 @@
 "use server";
 
 import { z } from "zod";
-import { defineAction } from "@/data/define";
-import { queueLetter, setRevoked } from "@/data/letters";
-import { STAFF } from "@/data/scope";
+import { defineAction } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { callBackLetter, queueLetter, setRevoked } from "@/data/letters/letters";
 
 /** Queues a letter for its client. */
 export const sendLetterAction = defineAction({
@@ -21,4 +21,13 @@ export const revokeLetterAction = defineAction({
   input: z.object({ letterId: z.uuid("Reload the letter and try again."), revoked: z.boolean() }),
   foreign: (ids) => ({ letterId: ids.letterId, revoked: true }),
   run: (scope, input) => setRevoked(scope, input.letterId, input.revoked, new Date()),
+});
+
+/** Takes a letter that waits to leave out of the mail again. */
+export const callBackLetterAction = defineAction({
+  name: "letters.call-back",
+  roles: STAFF,
+  input: z.object({ letterId: z.uuid("Reload the letter and try again.") }),
+  foreign: (ids) => ({ letterId: ids.letterId }),
+  run: (scope, input) => callBackLetter(scope, input.letterId, new Date()),
 });

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { PasswordSchema } from "@keel-round/core/book";
+import { PasswordSchema } from "@keel-round/core/desk";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { changePassword } from "@/device/entry";

@@ -6,6 +6,7 @@ import { useRouter } from "next/navigation";
 import { useTheme } from "next-themes";
 import { type ReactNode, useEffect, useState } from "react";
 import { forgetDevice, pendingCount } from "@/device/account";
+import { answered } from "@/kit/answered";
 import { Choice, FieldRow, Notice, PageHead, QuietButton, SubHead } from "@/kit/controls";
 import { Dd, Dl, Dt } from "@/kit/elements";
 import { Kbd } from "@/kit/shell/Kbd";
@@ -62,7 +63,7 @@ export function Me({
     const next = { ...chosen, [field]: value };
     setChosen(next);
     setMessage(null);
-    const result = await saveUnitsAction(next);
+    const result = await answered(saveUnitsAction(next));
     if (!result.ok) setChosen(chosen);
     setMessage(result.ok ? "Saved." : result.message);
     router.refresh();
@@ -86,8 +87,8 @@ export function Me({
       {waiting > 0 && (
         <Box mt="12px">
           <Notice tone="care">
-            {waiting} entries of visits are still kept on this device only. They stay through a sign-out and go up when
-            you sign in here again.
+            {waiting} entries of visits are still only on this phone. They stay through a sign-out and go up when you
+            sign in here again.
           </Notice>
         </Box>
       )}

@@ -4,7 +4,8 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SessionLine, WayIn as Way } from "@/data/access/sessions";
-import { Notice, QuietButton, SubHead } from "@/kit/controls";
+import { answered } from "@/kit/answered";
+import { Notice, Problem, QuietButton, SubHead } from "@/kit/controls";
 import { B, Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { moment } from "@/kit/words";
@@ -51,7 +52,7 @@ function Session({ line, zone }: { line: SessionLine; zone: string }) {
   const hydrated = useHydrated();
   const [problem, setProblem] = useState<string | null>(null);
   const end = async () => {
-    const answer = await endSessionAction({ sessionId: line.id });
+    const answer = await answered(endSessionAction({ sessionId: line.id }));
     setProblem(answer.ok ? null : answer.message);
     if (answer.ok) router.refresh();
   };
@@ -82,7 +83,7 @@ function EndOthers() {
   const hydrated = useHydrated();
   const [problem, setProblem] = useState<string | null>(null);
   const end = async () => {
-    const answer = await endOthersAction({});
+    const answer = await answered(endOthersAction({}));
     setProblem(answer.ok ? null : answer.message);
     if (answer.ok) router.refresh();
   };
@@ -91,11 +92,7 @@ function EndOthers() {
       <QuietButton type="button" disabled={!hydrated} onClick={end}>
         End all but this one
       </QuietButton>
-      {problem && (
-        <Box role="alert" mt="8px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} />
     </Box>
   );
 }

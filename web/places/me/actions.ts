@@ -2,15 +2,15 @@
 
 import { headers } from "next/headers";
 import { z } from "zod";
+import { defineAction } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
 import { endOthers, endSession } from "@/data/access/sessions";
-import { defineAction } from "@/data/define";
-import { saveUnits, UnitsSchema } from "@/data/people";
-import { STAFF } from "@/data/scope";
+import { saveUnits, UnitsSchema } from "@/data/access/units";
 
 /** Sets the units of the person who asks. */
 export const saveUnitsAction = defineAction({
   name: "me.units",
-  roles: [...STAFF, "owner"],
+  roles: [...STAFF, "tankOwner"],
   input: UnitsSchema,
   run: saveUnits,
 });
@@ -18,7 +18,7 @@ export const saveUnitsAction = defineAction({
 /** Ends one of the person's own sign-ins. */
 export const endSessionAction = defineAction({
   name: "me.end-session",
-  roles: [...STAFF, "owner"],
+  roles: [...STAFF, "tankOwner"],
   input: z.object({ sessionId: z.uuid("Reload the page and try again.") }),
   foreign: (ids) => ({ sessionId: ids.personId }),
   run: (scope, { sessionId }) => endSession(scope, sessionId),
@@ -27,7 +27,7 @@ export const endSessionAction = defineAction({
 /** Ends every other sign-in of the person. */
 export const endOthersAction = defineAction({
   name: "me.end-others",
-  roles: [...STAFF, "owner"],
+  roles: [...STAFF, "tankOwner"],
   input: z.object({}),
   run: async (scope) => endOthers(scope, await headers()),
 });

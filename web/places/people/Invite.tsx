@@ -3,6 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { answered } from "@/kit/answered";
 import { Choice, FieldRow, GoButton, Notice, TextInput } from "@/kit/controls";
 import { Fieldset, Form } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -17,7 +18,7 @@ export function Invite({ clients }: { clients: readonly { readonly id: string; r
   const [told, setTold] = useState<{ readonly problem: boolean; readonly says: string } | null>(null);
   const invite = async (form: HTMLFormElement) => {
     const typed = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    const answer = await inviteAction({ ...typed, clientId: typed.clientId ?? null });
+    const answer = await answered(inviteAction({ ...typed, clientId: typed.clientId ?? null }));
     setFields(answer.ok ? {} : answer.fields);
     if (answer.ok) {
       form.reset();
@@ -48,10 +49,10 @@ export function Invite({ clients }: { clients: readonly { readonly id: string; r
             <option value="technician">technician</option>
             <option value="lead">lead</option>
             <option value="office">office</option>
-            <option value="owner">owner of tanks</option>
+            <option value="tankOwner">owner of tanks</option>
           </Choice>
         </FieldRow>
-        {role === "owner" && (
+        {role === "tankOwner" && (
           <FieldRow label="Whose tanks" error={fields.clientId?.[0]}>
             <Choice name="clientId">
               {clients.map((c) => (

@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { sayDay } from "@keel-round/core/calendar";
+import type { UnitPreference } from "@keel-round/core/units";
 import type { Orphan, PersonLine } from "@/data/access/people";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, PageHead, SubHead } from "@/kit/controls";
@@ -7,6 +8,7 @@ import { A, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { Invite } from "./Invite";
 import { PersonActions, RoleChoice } from "./PersonActions";
+import { WorkFacts } from "./WorkFacts";
 import { ROLE_NAME, ROLE_SAYS } from "./words";
 
 /** Who works here and whose tanks are looked after: invited, changed and let go. */
@@ -15,18 +17,23 @@ export function PeoplePage({
   orphans,
   clients,
   me,
+  units,
+  calendarOf,
   nav,
 }: {
   people: readonly PersonLine[];
   orphans: readonly Orphan[];
   clients: readonly { readonly id: string; readonly name: string }[];
   me: string;
+  units: UnitPreference;
+  /** The calendar of somebody who works here. */
+  calendarOf: (personId: string) => React.ReactNode;
   /** The parts of the desk. */
   nav: React.ReactNode;
 }) {
   const here = people.filter((p) => !p.left);
   const gone = people.filter((p) => p.left);
-  const staff = here.filter((p) => p.role !== "owner").length;
+  const staff = here.filter((p) => p.role !== "tankOwner").length;
   return (
     <Box>
       {nav}
@@ -47,12 +54,14 @@ export function PeoplePage({
                 <Cell fontWeight="620">{p.name}</Cell>
                 <Cell>
                   {p.email ?? "no login"}
-                  {p.role !== "owner" && p.email && !p.hasPassword && (
+                  {p.role !== "tankOwner" && p.email && !p.hasPassword && (
                     <Box color="soft">invited; no password set yet</Box>
                   )}
                 </Cell>
                 <Cell>
-                  {p.role === "owner" ? `${ROLE_NAME.owner}: ${p.clientName ?? ""}` : <RoleChoice person={p} />}
+                  {p.role === "tankOwner" ? `${ROLE_NAME.tankOwner}: ${p.clientName ?? ""}` : <RoleChoice person={p} />}
+                  {p.role !== "tankOwner" && <WorkFacts person={p} units={units} />}
+                  {calendarOf(p.id)}
                 </Cell>
                 <Cell>
                   <PersonActions person={p} isMe={p.id === me} />
@@ -69,7 +78,7 @@ export function PeoplePage({
         </Box>
         <Box w="340px">
           <SubHead>Who may do what</SubHead>
-          {(["office", "lead", "technician", "owner"] as const).map((role) => (
+          {(["office", "lead", "technician", "tankOwner"] as const).map((role) => (
             <Box key={role} pt="8px" fontSize="14.5px">
               <Box fontWeight="620">{ROLE_NAME[role]}</Box>
               <Box color="soft">{ROLE_SAYS[role]}</Box>

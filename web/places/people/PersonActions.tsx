@@ -9,7 +9,7 @@ import { useHydrated } from "@/kit/useHydrated";
 import { changeRoleAction, leaveAction, mailAgainAction } from "./actions";
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
-type Work = Exclude<PersonLine["role"], "owner">;
+type Work = Exclude<PersonLine["role"], "tankOwner">;
 
 interface Told {
   readonly problem: boolean;

@@ -1,5 +1,6 @@
 "use server";
 
+import { defineAction } from "@/data/access/define";
 import {
   changeRole,
   InviteSchema,
@@ -9,8 +10,8 @@ import {
   PersonSchema,
   RoleSchema,
 } from "@/data/access/people";
-import { defineAction } from "@/data/define";
-import { whenOf } from "@/data/when";
+import { whenOf } from "@/data/access/when";
+import { saveWork, WorkSchema } from "@/data/firm/workFacts";
 
 /** Adds a person and mails them a way in. */
 export const inviteAction = defineAction({
@@ -20,7 +21,7 @@ export const inviteAction = defineAction({
   foreign: (ids) => ({
     name: "X",
     email: `${ids.personId}@nowhere.example`,
-    role: "owner" as const,
+    role: "tankOwner" as const,
     clientId: ids.personId,
   }),
   run: (scope, input) => invitePerson(scope, input, whenOf(scope)),
@@ -51,4 +52,16 @@ export const leaveAction = defineAction({
   input: PersonSchema,
   foreign: (ids) => ({ personId: ids.personId }),
   run: (scope, input) => leave(scope, input.personId, whenOf(scope)),
+});
+
+/** Saves when somebody works, what their van carries and what they do. */
+export const saveWorkAction = defineAction({
+  name: "people.work",
+  roles: ["office"],
+  input: WorkSchema,
+  foreign: (ids) => ({
+    ...{ personId: ids.personId, dayStartMinute: 390, dayEndMinute: 1020 },
+    ...{ vanKg: 400, vanL: null, vanBarrels: null, workdays: [1], knows: null },
+  }),
+  run: (scope, input) => saveWork(scope, input, whenOf(scope)),
 });

@@ -3,6 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
+import { answered } from "@/kit/answered";
 import { FieldRow, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -17,19 +18,15 @@ export interface LastArchive {
   readonly counts: Readonly<Record<string, number>>;
 }
 
-/** The business as one file: out under a passphrase for the door codes, in where a business is still empty. */
-export function Everything({ last }: { last: LastArchive | null }) {
+/** Brings a backup in and takes it back: how far it is, and what came of it. */
+function useArchive() {
   const router = useRouter();
-  const hydrated = useHydrated();
-  const [passphrase, setPassphrase] = useState("");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
-  const [sending, setSending] = useState(false);
-  const [sent, setSent] = useState(0);
+  /** How much of it has left, 0 to 1; null while nothing is sent. */
+  const [sent, setSent] = useState<number | null>(null);
   const stop = useRef<AbortController>(null);
-
-  const bringIn = async (file: File | null) => {
+  const bringIn = async (file: File | null, passphrase: string) => {
     if (!file || file.size === 0) return setSaid({ text: "Choose a backup first.", wrong: true });
-    setSending(true);
     setSent(0);
     setSaid(null);
     stop.current = new AbortController();
@@ -45,66 +42,40 @@ export function Everything({ last }: { last: LastArchive | null }) {
       const stopped = (error as Error).name === "AbortError";
       setSaid({ text: stopped ? "Stopped. Nothing was kept." : "There is no network.", wrong: !stopped });
     } finally {
-      setSending(false);
+      setSent(null);
     }
   };
   const takeBack = async (id: string) => {
-    const answer = await undoArchiveAction({ id });
-    setSaid({
-      text: answer.ok ? "Taken back. The business is as empty as before." : answer.message,
-      wrong: !answer.ok,
-    });
+    const answer = await answered(undoArchiveAction({ id }));
+    const text = answer.ok ? "Taken back. The business is as empty as before." : answer.message;
+    setSaid({ text, wrong: !answer.ok });
     router.refresh();
   };
+  return { said, sent, bringIn, takeBack, stop: () => stop.current?.abort() };
+}
+
+type Archive = ReturnType<typeof useArchive>;
+
+/** The business as one file: out under a passphrase for the door codes, in where a business is still empty. */
+export function Everything({ last }: { last: LastArchive | null }) {
+  const archive = useArchive();
+  const [passphrase, setPassphrase] = useState("");
+  const { said } = archive;
   return (
     <Box pt="10px">
-      <Form action="/api/archive/export" method="post">
-        <Flex gap="12px" align="flex-end" wrap="wrap">
-          <Box w="230px">
-            <FieldRow label="Passphrase for the door codes" hint="Without one they stay here.">
-              <TextInput
-                name="passphrase"
-                type="password"
-                autoComplete="off"
-                value={passphrase}
-                onChange={(e) => setPassphrase(e.target.value)}
-              />
-            </FieldRow>
-          </Box>
-          <Box mb="34px">
-            <QuietButton type="submit">Back up everything</QuietButton>
-          </Box>
-        </Flex>
-      </Form>
-      <Form
-        method="post"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void bringIn(new FormData(e.currentTarget).get("archive") as File | null);
-        }}
-      >
-        <Flex gap="12px" align="center" wrap="wrap">
-          <input type="file" name="archive" accept=".json,application/json" aria-label="Backup" />
-          <QuietButton type="submit" disabled={!hydrated || sending}>
-            {sending
-              ? sent < 1
-                ? `Sending, ${Math.floor(sent * 100)} %`
-                : "Checking and writing"
-              : "Restore a backup"}
-          </QuietButton>
-          {sending && (
-            <QuietButton type="button" onClick={() => stop.current?.abort()}>
-              Stop
-            </QuietButton>
-          )}
-        </Flex>
-      </Form>
+      <Out passphrase={passphrase} onPassphrase={setPassphrase} />
+      <In archive={archive} passphrase={passphrase} />
       {last && (
         <Flex gap="12px" align="baseline" wrap="wrap" mt="12px" fontSize="14px">
           <span>
             Restored on {dayLabel(last.on)} by {last.by}: {last.counts.tank ?? 0} tanks.
           </span>
-          <QuietButton type="button" py="3px" disabled={sending} onClick={() => takeBack(last.id)}>
+          <QuietButton
+            type="button"
+            py="3px"
+            disabled={archive.sent !== null}
+            onClick={() => void archive.takeBack(last.id)}
+          >
             Take it back
           </QuietButton>
         </Flex>
@@ -126,6 +97,55 @@ export function Everything({ last }: { last: LastArchive | null }) {
         .
       </Box>
     </Box>
+  );
+}
+
+function Out({ passphrase, onPassphrase }: { passphrase: string; onPassphrase: (typed: string) => void }) {
+  return (
+    <Form action="/api/archive/export" method="post">
+      <Flex gap="12px" align="flex-end" wrap="wrap">
+        <Box w="230px">
+          <FieldRow label="Passphrase for the door codes" hint="Without one they stay here.">
+            <TextInput
+              name="passphrase"
+              type="password"
+              autoComplete="off"
+              value={passphrase}
+              onChange={(e) => onPassphrase(e.target.value)}
+            />
+          </FieldRow>
+        </Box>
+        <Box mb="34px">
+          <QuietButton type="submit">Back up everything</QuietButton>
+        </Box>
+      </Flex>
+    </Form>
+  );
+}
+
+function In({ archive: { sent, bringIn, stop }, passphrase }: { archive: Archive; passphrase: string }) {
+  const hydrated = useHydrated();
+  const at = sent !== null && sent < 1 ? `Sending, ${Math.floor(sent * 100)} %` : "Checking and writing";
+  return (
+    <Form
+      method="post"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void bringIn(new FormData(e.currentTarget).get("archive") as File | null, passphrase);
+      }}
+    >
+      <Flex gap="12px" align="center" wrap="wrap">
+        <input type="file" name="archive" accept=".json,application/json" aria-label="Backup" />
+        <QuietButton type="submit" disabled={!hydrated || sent !== null}>
+          {sent === null ? "Restore a backup" : at}
+        </QuietButton>
+        {sent !== null && (
+          <QuietButton type="button" onClick={stop}>
+            Stop
+          </QuietButton>
+        )}
+      </Flex>
+    </Form>
   );
 }
 

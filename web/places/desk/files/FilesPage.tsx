@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { FILE_KINDS, type FileKind } from "@keel-round/core/transfer";
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
 import { A, Span, Table } from "@/kit/elements";

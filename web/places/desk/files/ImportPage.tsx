@@ -9,6 +9,7 @@ import { Fieldset, Label, Span, Table } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { applyImportAction, cancelImportAction, checkImportAction, undoImportAction } from "./actions";
 import { RowTable, type ShownRow } from "./RowTable";
+import { type SampleAsked, SampleFields, type TankChoice } from "./SampleFields";
 import { manyOf } from "./words";
 
 interface ImportFile {
@@ -21,6 +22,8 @@ interface ImportFile {
   readonly meanings: readonly ColumnMeaning[];
   readonly style: CellStyle;
   readonly zone: string | null;
+  readonly sample: SampleAsked | null;
+  readonly strangers: readonly string[] | null;
   readonly state: "staged" | "checking" | "checked" | "applying" | "done" | "cancelled" | "failed" | "undone";
   readonly rowsTotal: number;
   readonly rowsDone: number;
@@ -34,7 +37,6 @@ interface Target {
   readonly units: readonly string[];
 }
 
-const POLL_MS = 400;
 const DELIMITER: Readonly<Record<string, string>> = {
   ",": "commas",
   ";": "semicolons",
@@ -49,12 +51,15 @@ export function ImportPage({
   ownZone,
   file,
   rows,
+  tanks,
   targets,
 }: {
   /** The business's own time zone. */
   ownZone: string;
   file: ImportFile;
   rows: readonly ShownRow[];
+  /** For a file of readings: whose water it may be. */
+  tanks: readonly TankChoice[];
   targets: readonly Target[];
 }) {
   const router = useRouter();
@@ -62,6 +67,7 @@ export function ImportPage({
   const [meanings, setMeanings] = useState(file.meanings);
   const [style, setStyle] = useState(file.style);
   const [zone, setZone] = useState(file.zone ?? ownZone);
+  const [sample, setSample] = useState<SampleAsked>(file.sample ?? { tankId: null, method: null, names: {} });
   const [leaveOut, setLeaveOut] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const atWork = file.state === "checking" || file.state === "applying";
@@ -72,7 +78,8 @@ export function ImportPage({
     setProblem(answer.ok ? null : answer.message);
     router.refresh();
   };
-  const check = () => run(checkImportAction({ id: file.id, meanings, style, zone }));
+  const check = () =>
+    run(checkImportAction({ id: file.id, meanings, style, zone, sample: file.kind === "reading" ? sample : null }));
   const mean = (column: number, change: Partial<ColumnMeaning>) =>
     setMeanings(meanings.map((m, i) => (i === column ? { ...m, ...change } : m)));
   const left = file.counts.new + file.counts.change;
@@ -193,7 +200,7 @@ export function ImportPage({
                     <option value="">either way: ask me</option>
                     <option value="dmy">day first: 31/1/2026</option>
                     <option value="mdy">month first: 1/31/2026</option>
-                    <option value="ymd">year first: 2026-01-31</option>
+                    <option value="ymd">year, month, day</option>
                   </Choice>
                 </FieldRow>
               </Box>
@@ -208,6 +215,16 @@ export function ImportPage({
                   </Choice>
                 </FieldRow>
               </Box>
+            )}
+            {file.kind === "reading" && (
+              <SampleFields
+                tanks={tanks}
+                named={meanings.some((m) => m.key === "tank")}
+                measuredBy={meanings.some((m) => m.key === "method")}
+                strangers={file.strangers ?? []}
+                sample={sample}
+                onSay={setSample}
+              />
             )}
             <Box mb="12px">
               <GoButton type="button" onClick={check} {...(file.state === "checked" ? quiet : {})}>
@@ -276,19 +293,20 @@ function Count({ n, of, wrong = false }: { n: number; of: string; wrong?: boolea
   );
 }
 
-/** How far the work is; asked again until it is over. */
+/** How far the work is, as it is told. When it is over the page shows what came of it, asked for once: on a slow line too. */
 function Progress({ file, onCancel }: { file: ImportFile; onCancel: () => void }) {
   const router = useRouter();
   const [done, setDone] = useState(file.rowsDone);
   useEffect(() => {
-    const timer = setInterval(async () => {
-      const answer = await fetch(`/api/imports/${file.id}`);
-      if (!answer.ok) return;
-      const now = (await answer.json()) as { state: string; rowsDone: number };
+    const told = new EventSource(`/api/imports/${file.id}`);
+    told.onmessage = ({ data }: MessageEvent<string>) => {
+      const now = JSON.parse(data) as { state: string; rowsDone: number };
       setDone(now.rowsDone);
-      if (now.state !== file.state) router.refresh();
-    }, POLL_MS);
-    return () => clearInterval(timer);
+      if (now.state === file.state) return;
+      told.close();
+      router.refresh();
+    };
+    return () => told.close();
   }, [file.id, file.state, router]);
   const what = file.state === "checking" ? "Checking" : "Importing";
   return (

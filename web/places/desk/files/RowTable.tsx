@@ -2,7 +2,8 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
-import { Notice, QuietButton, TextInput } from "@/kit/controls";
+import { answered } from "@/kit/answered";
+import { Problem, QuietButton, TextInput } from "@/kit/controls";
 import { Form, Label, Span, Table } from "@/kit/elements";
 import { mendCellAction } from "./actions";
 
@@ -149,7 +150,7 @@ function Mend({
   const [everywhere, setEverywhere] = useState(true);
   const [problem, setProblem] = useState<string | null>(null);
   const save = async () => {
-    const answer = await mendCellAction({ id: importId, rowNo: row.rowNo, column, text, everywhere });
+    const answer = await answered(mendCellAction({ id: importId, rowNo: row.rowNo, column, text, everywhere }));
     if (!answer.ok) return setProblem(answer.message);
     onClose();
     onMended();
@@ -184,11 +185,7 @@ function Mend({
           Close
         </QuietButton>
       </Flex>
-      {problem && (
-        <Box role="alert" mt="4px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} mt="4px" />
     </Form>
   );
 }

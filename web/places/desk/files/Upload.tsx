@@ -3,7 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { Choice, GoButton, Notice, QuietButton } from "@/kit/controls";
+import { Choice, GoButton, Problem, QuietButton } from "@/kit/controls";
 import { Form, Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 
@@ -72,11 +72,7 @@ export function Upload({ kinds }: { kinds: readonly (readonly [kind: string, man
           </QuietButton>
         )}
       </Flex>
-      {problem && (
-        <Box role="alert" mt="12px">
-          <Notice tone="danger">{problem}</Notice>
-        </Box>
-      )}
+      <Problem says={problem} mt="12px" />
     </Form>
   );
 }

@@ -1,10 +1,10 @@
 "use server";
 
 import { z } from "zod";
+import { defineAction } from "@/data/access/define";
+import { whenOf } from "@/data/access/when";
 import { undoArchive } from "@/data/archive/undo";
-import { defineAction } from "@/data/define";
 import { applyImport, cancelImport, checkImport, mendCell, undoImport } from "@/data/transfer/imports";
-import { whenOf } from "@/data/when";
 
 const OFFICE = ["office"] as const;
 const id = z.uuid("Reload the page and try again.");
@@ -22,14 +22,22 @@ export const checkImportAction = defineAction({
       .max(60)
       .refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", "This is no time zone.")
       .nullable(),
+    sample: z
+      .object({
+        tankId: z.uuid().nullable(),
+        method: z.string().max(40).nullable(),
+        names: z.record(z.string().max(200), z.uuid()).refine((names) => Object.keys(names).length <= 500),
+      })
+      .nullish(),
   }),
   foreign: (found) => ({
     id: found.importId,
     meanings: [],
     style: { decimal: "." as const, dateOrder: null },
     zone: null,
+    sample: null,
   }),
-  run: (scope, { id: importId, ...how }) => checkImport(scope, importId, how),
+  run: (scope, { id: importId, sample = null, ...how }) => checkImport(scope, importId, { ...how, sample }),
 });
 
 /** Asks for a checked file to be published. */

@@ -1,4 +1,4 @@
-import { recordKinds } from "@keel-round/core/book";
+import { recordKinds } from "@keel-round/core/desk";
 import type { FileKind } from "@keel-round/core/transfer";
 
 /** What a kind of file holds, in the plural. */

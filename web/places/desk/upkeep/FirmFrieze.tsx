@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays, daysBetween, sayDay } from "@keel-round/core/calendar";
+import type { Scope } from "@/data/access/scope";
 import { FIRM_DAYS, type FirmUpkeep, type SiteUpkeep } from "@/data/programme/firmUpkeep";
-import type { Scope } from "@/data/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, TextInput } from "@/kit/controls";
 import { A, Form, Line, Rect, Span, Svg, SvgText } from "@/kit/elements";

@@ -4,7 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { LayProgress } from "@/data/programme/layJobs";
-import { Notice, QuietButton } from "@/kit/controls";
+import { Problem, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
 
 /** Lays the year of the whole firm out anew, with how far it is, and lets it be stopped. */
@@ -56,11 +56,7 @@ export function LayOut() {
           </Flex>
         )}
       </Flex>
-      {error && (
-        <Box mt="8px" role="alert">
-          <Notice tone="danger">{error}</Notice>
-        </Box>
-      )}
+      <Problem says={error} />
     </Box>
   );
 }

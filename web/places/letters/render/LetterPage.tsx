@@ -1,5 +1,5 @@
 import type { LetterReading, LetterTank } from "@keel-round/core/letter";
-import type { LetterContent } from "@/data/letters";
+import type { LetterContent } from "@/data/letters/letters";
 import { stripPlaces } from "./bandStrip";
 import { INK, letterSections, TILT, TONE } from "./sections";
 
@@ -54,8 +54,10 @@ function Tank({ tank }: { tank: LetterTank }) {
         </svg>
         {tank.heading}
       </h1>
-      <p>{tank.opening.join(" ")}</p>
-      <h2>Measured</h2>
+      {tank.body.map((paragraph) => (
+        <p key={paragraph}>{paragraph}</p>
+      ))}
+      {tank.measured.length > 0 && <h2>Measured</h2>}
       {tank.measured.length > 0 && (
         <table>
           <tbody>
@@ -72,7 +74,6 @@ function Tank({ tank }: { tank: LetterTank }) {
           </tbody>
         </table>
       )}
-      {tank.notMeasured && <p className="soft">{tank.notMeasured}</p>}
       {letterSections(tank).map(({ title, lines }) => (
         <div key={title}>
           <h2>{title}</h2>
@@ -106,11 +107,12 @@ export function LetterPage({ content }: { content: LetterContent }) {
               {content.revision > 1 ? `, corrected (${content.revision})` : ""}
             </span>
           </header>
-          <p style={{ marginTop: 22 }}>Dear {content.to},</p>
+          <p style={{ marginTop: 22 }}>{content.greeting}</p>
           {content.tanks.map((tank) => (
             <Tank key={tank.name} tank={tank} />
           ))}
-          <p style={{ marginTop: 26 }}>{content.signedBy}</p>
+          <p style={{ marginTop: 26 }}>{content.close}</p>
+          <p style={{ marginTop: 14 }}>{content.signedBy}</p>
         </main>
       </body>
     </html>

@@ -1,7 +1,7 @@
 import { createRequire } from "node:module";
 import type { LetterReading, LetterTank } from "@keel-round/core/letter";
 import { Circle, Document, Font, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View } from "@react-pdf/renderer";
-import type { LetterContent } from "@/data/letters";
+import type { LetterContent } from "@/data/letters/letters";
 import { stripPlaces } from "./bandStrip";
 import { INK, letterSections, TILT, TONE } from "./sections";
 
@@ -94,8 +94,12 @@ function Tank({ tank }: { tank: LetterTank }) {
         </Svg>
         <Text style={styles.h1}>{plain(tank.heading)}</Text>
       </View>
-      <Text style={{ marginTop: 4 }}>{plain(tank.opening.join(" "))}</Text>
-      <Text style={styles.h2}>Measured</Text>
+      {tank.body.map((paragraph) => (
+        <Text key={paragraph} style={{ marginTop: 4 }}>
+          {plain(paragraph)}
+        </Text>
+      ))}
+      {tank.measured.length > 0 ? <Text style={styles.h2}>Measured</Text> : null}
       {tank.measured.map((m) => (
         <View key={m.parameter} style={styles.row}>
           <Text style={{ width: 92 }}>{m.label}</Text>
@@ -104,7 +108,6 @@ function Tank({ tank }: { tank: LetterTank }) {
           <Text style={{ flex: 1, paddingLeft: 12, color: INK.soft }}>{plain(m.note)}</Text>
         </View>
       ))}
-      {tank.notMeasured ? <Text style={{ marginTop: 3, color: INK.soft }}>{plain(tank.notMeasured)}</Text> : null}
       {letterSections(tank).map(({ title, lines }) => (
         <View key={title}>
           <Text style={styles.h2}>{title}</Text>
@@ -128,11 +131,12 @@ export function LetterPdf({ content }: { content: LetterContent }) {
           <Text style={{ fontWeight: 600 }}>{content.business}</Text>
           <Text style={{ color: INK.soft }}>{content.date}</Text>
         </View>
-        <Text style={{ marginTop: 14 }}>{`Dear ${content.to},`}</Text>
+        <Text style={{ marginTop: 14 }}>{plain(content.greeting)}</Text>
         {content.tanks.map((tank) => (
           <Tank key={tank.name} tank={tank} />
         ))}
-        <Text style={{ marginTop: 16 }}>{content.signedBy}</Text>
+        <Text style={{ marginTop: 16 }}>{plain(content.close)}</Text>
+        <Text style={{ marginTop: 8 }}>{content.signedBy}</Text>
       </Page>
     </Document>
   );
