@@ -1,3 +1,3 @@
 import { defineConfig } from "drizzle-kit";
 
-export default defineConfig({ dialect: "mysql", schema: "./data/schema/index.ts", out: "./data/migrations" });
+export default defineConfig({ dialect: "mysql", schema: "./data/schema/index.ts", out: "./data/database/migrations" });

@@ -1,12 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { QuietButton } from "@/kit/controls";
+import { PageTitle, QuietButton } from "@/kit/controls";
 import { H1 } from "@/kit/elements";
 
 export default function Failed({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
   return (
     <Box maxW="60ch" role="alert">
+      <PageTitle>This page could not be made</PageTitle>
       <H1 fontSize="25px" fontWeight="640">
         This page could not be made
       </H1>

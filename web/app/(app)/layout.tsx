@@ -1,5 +1,5 @@
 import { type ReactNode, Suspense } from "react";
-import { pageScope } from "@/data/pageScope";
+import { pageScope } from "@/data/access/pageScope";
 import { Shell } from "@/kit/shell/Shell";
 import { Document } from "@/kit/theme/Document";
 import { StuckNote } from "@/places/desk/StuckNote";
@@ -7,6 +7,7 @@ import { HeaderRibbon } from "@/places/round/HeaderRibbon";
 
 const PLACES = [
   { name: "Round", href: "/round" },
+  { name: "Weeks", href: "/weeks" },
   { name: "Tanks", href: "/tanks" },
   { name: "Water", href: "/water" },
   { name: "Letters", href: "/letters" },
@@ -16,14 +17,14 @@ const PLACES = [
 /** What an owner of tanks sees. */
 const OWNERS = ["/tanks", "/letters"];
 
-export const metadata = { title: "Keel Round", manifest: "/manifest.webmanifest", icons: "/icon.svg" };
+export const metadata = { manifest: "/manifest.webmanifest", icons: "/icon.svg" };
 
 export default async function AppLayout({ children }: { children: ReactNode }) {
   const scope = await pageScope();
   return (
     <Document>
       <Shell
-        places={PLACES.filter((p) => scope.role !== "owner" || OWNERS.includes(p.href))}
+        places={PLACES.filter((p) => scope.role !== "tankOwner" || OWNERS.includes(p.href))}
         name={scope.name}
         ribbon={
           <Suspense>

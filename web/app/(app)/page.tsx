@@ -1,7 +1,7 @@
 import { redirect } from "next/navigation";
-import { pageScope } from "@/data/pageScope";
+import { pageScope } from "@/data/access/pageScope";
 
 export default async function Home() {
   const scope = await pageScope();
-  redirect(scope.role === "owner" ? "/tanks" : "/round");
+  redirect(scope.role === "tankOwner" ? "/tanks" : "/round");
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Document } from "@/kit/theme/Document";
 
-export const metadata = { title: "Keel Round, visit", manifest: "/manifest.webmanifest", icons: "/icon.svg" };
+export const metadata = { manifest: "/manifest.webmanifest", icons: "/icon.svg" };
 
 /** Pages that the device keeps: nothing of anybody is in them. */
 export default function DeviceLayout({ children }: { children: ReactNode }) {

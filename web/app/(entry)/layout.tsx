@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Document } from "@/kit/theme/Document";
 
-export const metadata = { title: "Keel Round", icons: "/icon.svg" };
+export const metadata = { icons: "/icon.svg" };
 
 export default function EntryLayout({ children }: { children: ReactNode }) {
   return <Document>{children}</Document>;

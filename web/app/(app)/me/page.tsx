@@ -1,19 +1,37 @@
+import { Box } from "@chakra-ui/react";
 import { headers } from "next/headers";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
 import { wayIn } from "@/data/access/sessions";
-import { pageScope } from "@/data/pageScope";
+import { feedOf } from "@/data/calendar/feed";
+import { SubHead } from "@/kit/controls";
+import { CalendarAddress } from "@/places/calendar/CalendarAddress";
 import { Me } from "@/places/me/Me";
 import { WayIn } from "@/places/me/WayIn";
 
 export default async function MePage() {
   const scope = await pageScope();
   const way = await wayIn(scope, await headers(), new Date());
+  const feed = await feedOf(scope, { kind: "person", ofId: scope.personId });
   return (
     <Me
       name={scope.name}
       role={scope.role}
       business={scope.businessName}
       units={scope.units}
-      wayIn={<WayIn way={way} zone={scope.zone} owner={scope.role === "owner"} />}
+      wayIn={
+        <>
+          {STAFF.includes(scope.role) && (
+            <Box mt="26px" maxW="760px">
+              <SubHead>Your stops in your own calendar</SubHead>
+              <Box pt="10px">
+                <CalendarAddress kind="person" ofId={scope.personId} feed={feed} what="your stops" />
+              </Box>
+            </Box>
+          )}
+          <WayIn way={way} zone={scope.zone} owner={scope.role === "tankOwner"} />
+        </>
+      }
     />
   );
 }

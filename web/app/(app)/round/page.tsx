@@ -1,8 +1,10 @@
 import { isCivilDate } from "@keel-round/core/calendar";
 import { notFound } from "next/navigation";
-import { anySite } from "@/data/book/lists";
-import { pageScope } from "@/data/pageScope";
-import { STAFF, seesAll } from "@/data/scope";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF, seesAll } from "@/data/access/scope";
+import { anySite } from "@/data/desk/lists";
+import { firmMap } from "@/data/firm/map";
+import { lateDay } from "@/data/round/late";
 import { Notice } from "@/kit/controls";
 import { nowIn, roundOf, whoseRound } from "@/places/round/queries";
 import { RoundView } from "@/places/round/RoundView";
@@ -21,10 +23,14 @@ export default async function RoundPage({ searchParams }: { searchParams: Promis
   if (!personId) notFound();
   const date = day ?? now.date;
   const round = await roundOf(scope, personId, date);
+  const late = date === now.date ? await lateDay(scope, round, date) : null;
+  const map = round.stops.length > 0 ? await firmMap(scope) : null;
   return (
     <RoundView
       scope={scope}
       round={round}
+      late={late}
+      map={map}
       noSites={round.stops.length === 0 && !(await anySite(scope))}
       date={date}
       now={now}

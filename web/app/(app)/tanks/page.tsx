@@ -1,6 +1,6 @@
 import { civilOf } from "@keel-round/core/calendar";
-import { pageScope } from "@/data/pageScope";
-import { listTanks } from "@/data/tanks";
+import { pageScope } from "@/data/access/pageScope";
+import { listTanks } from "@/data/tanks/tanks";
 import { TankList } from "@/places/tanks/TankList";
 
 export default async function TanksPage({

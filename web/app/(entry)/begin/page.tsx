@@ -1,7 +1,7 @@
 import { headers } from "next/headers";
 import { redirect } from "next/navigation";
-import { mayBegin } from "@/data/begin";
-import { scopeOf } from "@/data/scope";
+import { scopeOf } from "@/data/access/scope";
+import { mayBegin } from "@/data/firm/begin";
 import { Begin } from "@/places/entry/Begin";
 
 export default async function BeginPage() {

@@ -1,5 +1,5 @@
 import { connection } from "next/server";
-import { mayBegin } from "@/data/begin";
+import { mayBegin } from "@/data/firm/begin";
 import { SignIn } from "@/places/entry/SignIn";
 
 export default async function SignInPage() {

@@ -1,9 +1,9 @@
 import { notFound } from "next/navigation";
 import { z } from "zod";
-import { firmPhone } from "@/data/firm";
-import { orNotFound, pageScope } from "@/data/pageScope";
-import { loadTank } from "@/data/tanks";
-import { whenOf } from "@/data/when";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { whenOf } from "@/data/access/when";
+import { firmPhone } from "@/data/firm/firm";
+import { loadTank } from "@/data/tanks/tanks";
 import { OwnerCard } from "@/places/tanks/OwnerCard";
 
 const Asked = z.object({ tank: z.uuid() });

@@ -1,8 +1,8 @@
 import { z } from "zod";
+import { defineRoute, Refused } from "@/data/access/define";
+import { whenOf } from "@/data/access/when";
 import { readArchive } from "@/data/archive/read";
-import { defineRoute, Refused } from "@/data/define";
-import { takeIn } from "@/data/intake";
-import { whenOf } from "@/data/when";
+import { takeIn } from "@/data/photos/intake";
 
 /** A business of a thousand tanks with its photos. */
 const ARCHIVE_BYTES = 2_000_000_000;

@@ -1,6 +1,6 @@
-import { BeginSchema } from "@keel-round/core/book";
-import { beginBusiness } from "@/data/begin";
-import { defineOpenRoute } from "@/data/define";
+import { BeginSchema } from "@keel-round/core/desk";
+import { defineOpenRoute } from "@/data/access/define";
+import { beginBusiness } from "@/data/firm/begin";
 
 export const POST = defineOpenRoute({
   name: "begin",

@@ -1,10 +1,10 @@
 import { isCivilDate } from "@keel-round/core/calendar";
 import { z } from "zod";
-import { dayBundles } from "@/data/bundles";
-import { defineRoute, Refused } from "@/data/define";
-import { STAFF } from "@/data/scope";
+import { defineRoute, Refused } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { dayBundles } from "@/data/visit/bundles";
 
-/** The bundles of the asker's own day: whoever drives, also the office of a firm of one. */
+/** The asker's own day with the bundles of its visits: whoever drives, also the office of a firm of one. */
 export const GET = defineRoute({
   name: "day.bundles",
   roles: STAFF,
@@ -12,6 +12,6 @@ export const GET = defineRoute({
   run: async (scope, { request }) => {
     const day = new URL(request.url).searchParams.get("day") ?? "";
     if (!isCivilDate(day)) throw new Refused(422, "no-such-day", `There is no day “${day}”.`);
-    return { personId: scope.personId, bundles: await dayBundles(scope, day) };
+    return { personId: scope.personId, ...(await dayBundles(scope, day)) };
   },
 });

@@ -1,6 +1,6 @@
 import { z } from "zod";
+import { defineOpenRoute } from "@/data/access/define";
 import { askForEntry } from "@/data/access/entry";
-import { defineOpenRoute } from "@/data/define";
 
 export const POST = defineOpenRoute({
   name: "enter.ask",

@@ -1,13 +1,13 @@
 import { z } from "zod";
-import { defineRoute } from "@/data/define";
+import { defineRoute } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
 import { find } from "@/data/find/find";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
 
 /** Finds anything of the business by words. */
 export const GET = defineRoute({
   name: "find",
-  roles: [...STAFF, "owner"],
+  roles: [...STAFF, "tankOwner"],
   params: z.object({}).or(z.undefined()),
   run: async (scope, { request }) => {
     const q = new URL(request.url).searchParams.get("q") ?? "";

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { defineRoute } from "@/data/define";
+import { defineRoute } from "@/data/access/define";
+import { whenOf } from "@/data/access/when";
 import { layFirm } from "@/data/programme/layJobs";
-import { whenOf } from "@/data/when";
 
 /**
  * Lays the long jobs of the whole firm out for a year: a line of JSON a site, as it is done. Whoever goes away, or cancels,

@@ -1,6 +1,6 @@
-import { definePublicRoute } from "@/data/define";
-import { letterByToken, noteOpened } from "@/data/letters";
-import { scopeOf } from "@/data/scope";
+import { definePublicRoute } from "@/data/access/define";
+import { scopeOf } from "@/data/access/scope";
+import { letterByToken, noteOpened } from "@/data/letters/letters";
 import { letterHeaders, noSuchLetter } from "@/places/letters/headers";
 
 /** The owner's page: static markup at an unguessable link. */

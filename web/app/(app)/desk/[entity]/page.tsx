@@ -1,10 +1,10 @@
-import { readFilters } from "@keel-round/core/book";
-import { EntitySchema } from "@keel-round/core/book/schema";
+import { readFilters } from "@keel-round/core/desk";
+import { EntitySchema } from "@keel-round/core/desk/schema";
 import { notFound } from "next/navigation";
-import { linkOptions, listRecords } from "@/data/book/lists";
-import { pageScope } from "@/data/pageScope";
-import { differingJobs } from "@/data/programme/firmJobs";
-import { STAFF } from "@/data/scope";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { linkOptions, listRecords } from "@/data/desk/lists";
+import { differingJobs } from "@/data/library/firmJobs";
 import type { ListAddress } from "@/places/desk/columns";
 import { Differing } from "@/places/desk/Differing";
 import { RecordList } from "@/places/desk/RecordList";

@@ -1,6 +1,6 @@
 import { civilOf } from "@keel-round/core/calendar";
+import { pageScope } from "@/data/access/pageScope";
 import { lastArchive } from "@/data/archive/undo";
-import { pageScope } from "@/data/pageScope";
 import { listImports } from "@/data/transfer/imports";
 import { IMPORT_LIMITS } from "@/data/transfer/stage";
 import { FilesPage } from "@/places/desk/files/FilesPage";

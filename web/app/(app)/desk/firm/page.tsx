@@ -1,8 +1,22 @@
-import { loadFirm } from "@/data/firm";
-import { pageScope } from "@/data/pageScope";
+import { pageScope } from "@/data/access/pageScope";
+import { whenOf } from "@/data/access/when";
+import { loadFirm } from "@/data/firm/firm";
+import { listHolidays } from "@/data/firm/holidays";
+import { firmMap } from "@/data/firm/map";
+import { firmWeights } from "@/data/firm/weights";
 import { FirmPage } from "@/places/desk/FirmPage";
 
 export default async function FirmSettings() {
   const scope = await pageScope(["office"]);
-  return <FirmPage scope={scope} {...(await loadFirm(scope))} />;
+  const holidays = await listHolidays(scope, whenOf(scope).today);
+  const weights = await firmWeights(scope);
+  return (
+    <FirmPage
+      scope={scope}
+      holidays={holidays}
+      weights={weights}
+      hasMap={(await firmMap(scope)) !== null}
+      {...(await loadFirm(scope))}
+    />
+  );
 }

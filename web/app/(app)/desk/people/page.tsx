@@ -1,7 +1,11 @@
+import { Box } from "@chakra-ui/react";
+import { pageScope } from "@/data/access/pageScope";
 import { listPeople } from "@/data/access/people";
-import { linkOptions } from "@/data/book/lists";
-import { pageScope } from "@/data/pageScope";
-import { whenOf } from "@/data/when";
+import { whenOf } from "@/data/access/when";
+import { feedsOf } from "@/data/calendar/feed";
+import { linkOptions } from "@/data/desk/lists";
+import { Details, Summary } from "@/kit/elements";
+import { CalendarAddress } from "@/places/calendar/CalendarAddress";
 import { DeskNav } from "@/places/desk/DeskNav";
 import { PeoplePage } from "@/places/people/PeoplePage";
 
@@ -11,12 +15,27 @@ export default async function DeskPeoplePage() {
     listPeople(scope, whenOf(scope).today),
     linkOptions(scope, "site"),
   ]);
+  const staff = new Set(people.filter((p) => p.role !== "tankOwner" && !p.left).map((p) => p.id));
+  const feeds = await feedsOf(scope, "person");
   return (
     <PeoplePage
       people={people}
       orphans={orphans}
       clients={(options.clientId ?? []).map(([id, name]) => ({ id, name }))}
       me={scope.personId}
+      units={scope.units}
+      calendarOf={(personId) =>
+        staff.has(personId) && (
+          <Details fontSize="14.5px">
+            <Summary color="soft" minH="32px">
+              Calendar
+            </Summary>
+            <Box p="10px 0" maxW="620px">
+              <CalendarAddress kind="person" ofId={personId} feed={feeds.get(personId) ?? null} what="their stops" />
+            </Box>
+          </Details>
+        )
+      }
       nav={<DeskNav here="people" scope={scope} />}
     />
   );

@@ -1,5 +1,5 @@
-import { listGivenUp } from "@/data/jobs";
-import { pageScope } from "@/data/pageScope";
+import { pageScope } from "@/data/access/pageScope";
+import { listGivenUp } from "@/data/background/jobs";
 import { GivenUpPage } from "@/places/desk/GivenUpPage";
 
 export default async function StuckPage() {

@@ -1,7 +1,7 @@
-import { pageScope } from "@/data/pageScope";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
 import { loadFirmUpkeep } from "@/data/programme/firmUpkeep";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
 import { FirmFrieze } from "@/places/desk/upkeep/FirmFrieze";
 
 export default async function UpkeepPage({ searchParams }: { searchParams: Promise<{ page?: string; q?: string }> }) {

@@ -1,10 +1,20 @@
-import { findLetter, letterToken } from "@/data/letters";
-import { orNotFound, pageScope } from "@/data/pageScope";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { findLetter, letterToken } from "@/data/letters/letters";
+import { letterLeantOn } from "@/data/tanks/corrected";
 import { LetterView } from "@/places/letters/LetterView";
 
 export default async function LetterPage({ params }: { params: Promise<{ letterId: string }> }) {
   const scope = await pageScope();
   const { letterId } = await params;
   const letter = await orNotFound(findLetter(scope, letterId));
-  return <LetterView letter={letter} token={letterToken(letter.id)} zone={scope.zone} owner={scope.role === "owner"} />;
+  const owner = scope.role === "tankOwner";
+  return (
+    <LetterView
+      letter={letter}
+      token={letterToken(letter.id)}
+      leantOn={owner ? [] : await letterLeantOn(scope, letter)}
+      zone={scope.zone}
+      owner={owner}
+    />
+  );
 }

@@ -1,7 +1,7 @@
-import { orNotFound, pageScope } from "@/data/pageScope";
-import { technicians } from "@/data/people";
-import { STAFF } from "@/data/scope";
-import { loadStop } from "@/data/stops";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { technicians } from "@/data/access/units";
+import { loadStop } from "@/data/round/stops";
 import { PageHead } from "@/kit/controls";
 import { leftOutTitle } from "@/places/round/leftOut";
 import { StopPanel } from "@/places/round/StopPanel";

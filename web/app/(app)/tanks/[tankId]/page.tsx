@@ -1,17 +1,21 @@
 import type { TankKind } from "@keel-round/core/tank";
-import { animalsWithEvents } from "@/data/book/animals";
-import { equipmentOfTank } from "@/data/book/equipment";
-import { historyOf } from "@/data/book/history";
-import { firmValues } from "@/data/book/kinds";
-import { linkOptions } from "@/data/book/lists";
-import { db } from "@/data/connection";
-import { orNotFound, pageScope } from "@/data/pageScope";
+import { PARAMETERS } from "@keel-round/core/units";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import type { Scope } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { db } from "@/data/database/connection";
+import { animalsWithEvents } from "@/data/desk/animals";
+import { equipmentOfTank } from "@/data/desk/equipment";
+import { historyOf } from "@/data/desk/history";
+import { firmValues } from "@/data/desk/kinds";
+import { linkOptions } from "@/data/desk/lists";
+import { firmLibrary } from "@/data/library/firmJobs";
 import { photosOf } from "@/data/photos/photos";
-import { firmLibrary } from "@/data/programme/firmJobs";
 import { loadYear } from "@/data/programme/yearAhead";
-import type { Scope } from "@/data/scope";
-import { loadTank } from "@/data/tanks";
-import { whenOf } from "@/data/when";
+import { correctedReadings } from "@/data/tanks/corrected";
+import { derivedOf, loadDerived } from "@/data/tanks/derived";
+import { loadTank, type TankSheet as Sheet } from "@/data/tanks/tanks";
+import { loadTrend } from "@/data/tanks/trend";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
 import { archivePhotoAction } from "@/places/tanks/actions";
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
@@ -19,28 +23,56 @@ import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankShee
 /** What the open tab shows beside the sheet itself. */
 async function tabData(
   scope: Scope,
-  { id: tankId, kind, siteId }: { id: string; kind: string; siteId: string },
+  sheet: Sheet,
   tab: Tab,
-  today: string,
+  { today, of }: { today: string; of: string | undefined },
 ): Promise<TabData> {
+  const { id: tankId, kind, siteId } = sheet.row;
   switch (tab) {
+    case "readings":
+      return {
+        derived: await derivedAsked(scope, sheet, of, today),
+        trend: await trendAsked(scope, sheet, of, today),
+        ...(scope.role === "tankOwner" ? {} : { corrected: await correctedReadings(scope, tankId) }),
+      };
     case "animals":
       return { animals: await animalsWithEvents(scope.businessId, tankId) };
     case "equipment":
       return { equipment: await equipmentOfTank(scope.businessId, tankId) };
     case "programme":
-      return scope.role === "owner" ? {} : programmeData(scope, tankId, kind as TankKind, siteId, today);
+      return scope.role === "tankOwner" ? {} : programmeData(scope, tankId, kind as TankKind, siteId, today);
     case "photos":
       return { photos: await photosOf(scope, tankId) };
     case "history":
-      return scope.role === "owner" ? {} : { changes: await historyOf(scope, "tank", tankId) };
+      return scope.role === "tankOwner" ? {} : { changes: await historyOf(scope, "tank", tankId) };
     case "settings":
-      return scope.role === "owner"
+      return scope.role === "tankOwner"
         ? {}
         : { options: await linkOptions(scope, "tank"), firm: await firmValues(scope, kind) };
     default:
       return {};
   }
+}
+
+/** The worked out figure that is asked for; null for one that is read. */
+async function derivedAsked(scope: Scope, sheet: Sheet, of: string | undefined, today: string) {
+  const asked = derivedOf(sheet.input.facts).find((d) => d === of);
+  return asked ? loadDerived(scope, sheet, asked, today) : null;
+}
+
+/** The filter whose flow is asked for. */
+const flowItem = (of: string | undefined): string | null => (of?.startsWith("flow:") ? of.slice("flow:".length) : null);
+
+/** The figure that is asked for; else what the tank's condition is about, or the first of its bands. */
+async function trendAsked(scope: Scope, sheet: Sheet, of: string | undefined, today: string) {
+  const read = PARAMETERS.filter((p) => sheet.readings.some((r) => r.parameter === p));
+  const parameters = [...sheet.input.facts.bands.map((b) => b.parameter), ...read];
+  const reason = sheet.status?.why.reason;
+  const wanted = [of, reason && "parameter" in reason ? reason.parameter : undefined];
+  const item = flowItem(of);
+  if (item && sheet.readings.some((r) => r.item === item)) return loadTrend(scope, sheet, "flow", today, item);
+  const parameter = parameters.find((p) => wanted[0] === p) ?? parameters.find((p) => wanted[1] === p) ?? parameters[0];
+  return parameter && sheet.readings.length > 0 ? loadTrend(scope, sheet, parameter, today) : null;
 }
 
 /** The year ahead, the equipment that wears, and the library that the programme is held against. */
@@ -58,7 +90,7 @@ export default async function TankPage({
   searchParams,
 }: {
   params: Promise<{ tankId: string }>;
-  searchParams: Promise<{ tab?: string }>;
+  searchParams: Promise<{ tab?: string; of?: string }>;
 }) {
   const scope = await pageScope();
   const [{ tankId }, asked] = await Promise.all([params, searchParams]);
@@ -71,9 +103,9 @@ export default async function TankPage({
       sheet={sheet}
       tab={tab}
       today={today}
-      data={await tabData(scope, sheet.row, tab, today)}
+      data={await tabData(scope, sheet, tab, { today, of: asked.of })}
       actions={
-        scope.role === "owner"
+        scope.role === "tankOwner"
           ? null
           : {
               save: saveRecordAction,

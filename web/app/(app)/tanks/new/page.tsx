@@ -1,7 +1,7 @@
-import { linkOptions } from "@/data/book/lists";
-import { pageScope } from "@/data/pageScope";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { linkOptions } from "@/data/desk/lists";
 import { QuickStart } from "@/places/tanks/QuickStart";
 
 export default async function NewTankPage({ searchParams }: { searchParams: Promise<{ site?: string }> }) {

@@ -1,7 +1,7 @@
-import { pageScope } from "@/data/pageScope";
-import { loadDescribe } from "@/data/planner";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { loadDescribe } from "@/data/water/planner";
 import { Describe } from "@/places/water/Describe";
 
 export default async function DescribePage() {

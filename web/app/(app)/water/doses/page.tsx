@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { orNotFound, pageScope } from "@/data/pageScope";
-import { loadPlanner } from "@/data/planner";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { loadPlanner } from "@/data/water/planner";
 import { DosesPage } from "@/places/water/DosesPage";
 
 export default async function Doses({ searchParams }: { searchParams: Promise<{ tank?: string }> }) {

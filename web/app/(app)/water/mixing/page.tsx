@@ -1,9 +1,9 @@
 import { addDays, civilOf, instantOf, isCivilDate } from "@keel-round/core/calendar";
-import { loadRoom } from "@/data/mixing";
-import { pageScope } from "@/data/pageScope";
-import { loadPurifierUpkeep } from "@/data/purifierUpkeep";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { loadRoom } from "@/data/water/mixing";
+import { loadPurifierUpkeep } from "@/data/water/purifierUpkeep";
 import { MixingRoom } from "@/places/water/MixingRoom";
 import { PurifierUpkeep } from "@/places/water/PurifierUpkeep";
 import { WaterNav } from "@/places/water/WaterNav";

@@ -1,9 +1,9 @@
 import { notFound } from "next/navigation";
 import { z } from "zod";
-import { orNotFound, pageScope } from "@/data/pageScope";
-import { loadPlanner } from "@/data/planner";
-import { STAFF } from "@/data/scope";
-import { whenOf } from "@/data/when";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { whenOf } from "@/data/access/when";
+import { loadPlanner } from "@/data/water/planner";
 import { TankCard } from "@/places/water/TankCard";
 
 const Asked = z.object({ tank: z.uuid(), source: z.uuid(), litres: z.coerce.number().min(0).max(1e5) });

@@ -1,9 +1,9 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
+import { readBytes } from "@/data/access/body";
+import { defineRoute, Refused } from "@/data/access/define";
+import { whenOf } from "@/data/access/when";
 import { writeArchive } from "@/data/archive/write";
-import { readBytes } from "@/data/body";
-import { defineRoute, Refused } from "@/data/define";
-import { whenOf } from "@/data/when";
 
 /** Of a form with one field. */
 const MOST_BYTES = 10_000;

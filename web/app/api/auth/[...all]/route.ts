@@ -1,14 +1,14 @@
-import { signInGuarded } from "@/data/access/signIn";
-import { auth } from "@/data/auth";
-import { AUTH_ROUTES } from "@/data/authRoutes";
-import { definePublicRoute } from "@/data/define";
+import { auth } from "@/data/access/auth";
+import { AUTH_ROUTES } from "@/data/access/authRoutes";
+import { definePublicRoute } from "@/data/access/define";
+import { orBusy, signInGuarded } from "@/data/access/signIn";
 
 /** What our pages ask of the sign-in library. Its other routes do not exist here. */
 const answer = (verb: "GET" | "POST") => (request: Request) => {
   const path = new URL(request.url).pathname.replace(/^\/api\/auth/, "");
-  if (verb === "POST" && path === "/sign-in/email") return signInGuarded(request);
+  if (verb === "POST" && path === "/sign-in/email") return orBusy(() => signInGuarded(request));
   return AUTH_ROUTES[verb].includes(path)
-    ? auth().handler(request)
+    ? orBusy(() => auth().handler(request))
     : Promise.resolve(
         Response.json(
           { code: "not-found", message: "There is no such page here.", fields: {} },

@@ -1,10 +1,10 @@
 import { Readable } from "node:stream";
-import { recordKinds } from "@keel-round/core/book";
+import { recordKinds } from "@keel-round/core/desk";
 import { FILE_KINDS } from "@keel-round/core/transfer";
 import { z } from "zod";
-import { defineRoute } from "@/data/define";
+import { defineRoute } from "@/data/access/define";
+import { whenOf } from "@/data/access/when";
 import { exportCsv } from "@/data/transfer/export";
-import { whenOf } from "@/data/when";
 
 /** A kind of record, or all readings, as a CSV file that streams. */
 export const GET = defineRoute({

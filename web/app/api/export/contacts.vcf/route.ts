@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { defineRoute } from "@/data/define";
+import { defineRoute } from "@/data/access/define";
 import { clientsAsVCards } from "@/data/transfer/places";
 
 /** The clients as vCards. */

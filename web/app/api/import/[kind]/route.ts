@@ -1,7 +1,7 @@
 import { FILE_KINDS } from "@keel-round/core/transfer";
 import { z } from "zod";
-import { defineRoute, Refused } from "@/data/define";
-import { takeIn } from "@/data/intake";
+import { defineRoute, Refused } from "@/data/access/define";
+import { takeIn } from "@/data/photos/intake";
 import { IMPORT_LIMITS, stageFile } from "@/data/transfer/stage";
 
 /** Takes a file in; it is checked and published later. */

@@ -1,12 +1,12 @@
 import { z } from "zod";
-import { defineRoute } from "@/data/define";
+import { defineRoute } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
 import { photoFile } from "@/data/photos/photos";
-import { STAFF } from "@/data/scope";
 
 /** A picture, by its row: small with `?small`, else as it is kept. */
 export const GET = defineRoute({
   name: "photos.file",
-  roles: [...STAFF, "owner"],
+  roles: [...STAFF, "tankOwner"],
   params: z.object({ photoId: z.uuid() }),
   foreign: (ids) => ({ params: { photoId: ids.photoId } }),
   run: async (scope, { params, request }) => {

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { visitBundle } from "@/data/bundles";
-import { defineRoute } from "@/data/define";
-import { STAFF } from "@/data/scope";
+import { defineRoute } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { visitBundle } from "@/data/visit/bundles";
 
 /** The bundle of one visit. */
 export const GET = defineRoute({

@@ -1,5 +1,5 @@
-import { definePublicRoute } from "@/data/define";
-import { letterByToken } from "@/data/letters";
+import { definePublicRoute } from "@/data/access/define";
+import { letterByToken } from "@/data/letters/letters";
 import { letterHeaders, noSuchLetter } from "@/places/letters/headers";
 
 export const GET = definePublicRoute(

@@ -1,16 +1,22 @@
-import { EntitySchema } from "@keel-round/core/book/schema";
+import { Box } from "@chakra-ui/react";
 import { civilOf } from "@keel-round/core/calendar";
+import { EntitySchema } from "@keel-round/core/desk/schema";
+import { say } from "@keel-round/core/say";
 import { notFound, redirect } from "next/navigation";
 import { z } from "zod";
-import { looksOf } from "@/data/book/codes";
-import { historyOf } from "@/data/book/history";
-import { belowRecord, linkOptions, loadRecord } from "@/data/book/lists";
-import { orNotFound, pageScope } from "@/data/pageScope";
-import { technicians } from "@/data/people";
-import { libraryOf } from "@/data/programme/firmJobs";
-import { STAFF } from "@/data/scope";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { STAFF, seesAll } from "@/data/access/scope";
+import { technicians } from "@/data/access/units";
+import { whenOf } from "@/data/access/when";
+import { feedOf } from "@/data/calendar/feed";
+import { looksOf } from "@/data/desk/codes";
+import { historyOf } from "@/data/desk/history";
+import { belowRecord, linkOptions, loadRecord } from "@/data/desk/lists";
+import { libraryOf } from "@/data/library/firmJobs";
+import { seriesOffers } from "@/data/series/offers";
 import { siteVisits } from "@/data/series/read";
-import { whenOf } from "@/data/when";
+import { SubHead } from "@/kit/controls";
+import { CalendarAddress } from "@/places/calendar/CalendarAddress";
 import { RecordPage } from "@/places/desk/RecordPage";
 import { SiteVisits } from "@/places/round/series/SiteVisits";
 
@@ -32,7 +38,7 @@ export default async function OneRecordPage({
   if (known.data === "tank") redirect(`/tanks/${id}?tab=settings`);
   const { now, today } = whenOf(scope);
   const found = await orNotFound(loadRecord(scope, known.data, id));
-  const [options, history, looks, below, visits, people, library] = await Promise.all([
+  const [options, history, looks, below, visits, people, library, feed] = await Promise.all([
     linkOptions(scope, known.data),
     historyOf(scope, known.data, id),
     known.data === "site" ? looksOf(scope, id, new Date(now.getTime() - LOOK_DAYS * 86_400_000)) : [],
@@ -40,7 +46,13 @@ export default async function OneRecordPage({
     known.data === "site" ? siteVisits(scope, id, today) : null,
     known.data === "site" ? technicians(scope) : [],
     known.data === "job" ? libraryOf(scope, id) : null,
+    known.data === "site" && seesAll(scope.role) ? feedOf(scope, { kind: "site", ofId: id }) : null,
   ]);
+  const offers = visits
+    ? Object.fromEntries(
+        [...(await seriesOffers(scope, visits, today))].map(([id, says]) => [id, say(says, scope.units)]),
+      )
+    : {};
   const from = FromSchema.safeParse(await searchParams);
   return (
     <RecordPage
@@ -52,15 +64,26 @@ export default async function OneRecordPage({
       library={library}
       visits={
         visits && (
-          <SiteVisits
-            // A link from one visit opens the form anew.
-            key={from.data ? `${from.data.series} ${from.data.from}` : "all"}
-            siteId={id}
-            visits={visits}
-            people={people}
-            today={today}
-            from={from.data ? { seriesId: from.data.series, on: from.data.from } : null}
-          />
+          <>
+            <SiteVisits
+              // A link from one visit opens the form anew.
+              key={from.data ? `${from.data.series} ${from.data.from}` : "all"}
+              siteId={id}
+              visits={visits}
+              people={people}
+              today={today}
+              offers={offers}
+              from={from.data ? { seriesId: from.data.series, on: from.data.from } : null}
+            />
+            {seesAll(scope.role) && (
+              <Box mt="22px">
+                <SubHead>Calendar for the client</SubHead>
+                <Box pt="10px">
+                  <CalendarAddress kind="site" ofId={id} feed={feed} what={`the visits of ${found.record.name}`} />
+                </Box>
+              </Box>
+            )}
+          </>
         )
       }
       history={history}

@@ -1,9 +1,9 @@
-import type { Values } from "@keel-round/core/book";
-import { EntitySchema } from "@keel-round/core/book/schema";
+import type { Values } from "@keel-round/core/desk";
+import { EntitySchema } from "@keel-round/core/desk/schema";
 import { notFound, redirect } from "next/navigation";
-import { linkOptions, mayEdit } from "@/data/book/lists";
-import { pageScope } from "@/data/pageScope";
-import { STAFF } from "@/data/scope";
+import { pageScope } from "@/data/access/pageScope";
+import { STAFF } from "@/data/access/scope";
+import { linkOptions, mayEdit } from "@/data/desk/lists";
 import { NewRecord } from "@/places/desk/RecordPage";
 
 export default async function NewRecordPage({

@@ -1,7 +1,8 @@
 import { targetsOf } from "@keel-round/core/transfer";
 import { notFound } from "next/navigation";
 import { z } from "zod";
-import { orNotFound, pageScope } from "@/data/pageScope";
+import { orNotFound, pageScope } from "@/data/access/pageScope";
+import { tanksByName } from "@/data/tanks/byName";
 import { loadImport, rowsToShow } from "@/data/transfer/imports";
 import { DeskNav } from "@/places/desk/DeskNav";
 import { ImportPage } from "@/places/desk/files/ImportPage";
@@ -11,7 +12,7 @@ export default async function OneImport({ params }: { params: Promise<{ importId
   const { importId } = await params;
   if (!z.uuid().safeParse(importId).success) notFound();
   const file = await orNotFound(loadImport(scope, importId));
-  const rows = await rowsToShow(importId);
+  const [rows, tanks] = await Promise.all([rowsToShow(importId), file.kind === "reading" ? tanksByName(scope) : []]);
   return (
     <>
       <DeskNav here="files" scope={scope} />
@@ -19,6 +20,7 @@ export default async function OneImport({ params }: { params: Promise<{ importId
         ownZone={scope.zone}
         file={file}
         rows={rows.map(({ rowNo, cells, state, issues }) => ({ rowNo, cells, state, issues }))}
+        tanks={tanks}
         targets={targetsOf(file.kind).map(({ key, label, units }) => ({ key, label, units }))}
       />
     </>

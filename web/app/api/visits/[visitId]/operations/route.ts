@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { defineRoute } from "@/data/define";
-import { postOperations } from "@/data/operations";
-import { STAFF } from "@/data/scope";
+import { defineRoute } from "@/data/access/define";
+import { STAFF } from "@/data/access/scope";
+import { postOperations } from "@/data/visit/operations";
 
 const MOST_AT_ONCE = 200;
 
