@@ -1,4 +1,4 @@
-import type { Scope } from "@/data/scope";
+import type { Scope } from "@/data/access/scope";
 import { Phone } from "./phone.ts";
 
 const wait = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
@@ -25,7 +25,7 @@ export async function restore(
   random: () => number,
   sure: <T>(ask: () => Promise<T>) => Promise<T>,
 ): Promise<Restored> {
-  const { beginBusiness } = await import("@/data/begin");
+  const { beginBusiness } = await import("@/data/firm/begin");
   const login = { email: `restored${n}@chaos.example`, password: `chaos-lamp-${n}-77` };
   const firm = { name: `Restored ${n}`, zone: "UTC", phone: "", mailFrom: login.email, start: "50, -4", person: "Ida" };
   await sure(() => beginBusiness(scope, { ...firm, ...login }, new Date())).catch((error: { code?: string }) => {

@@ -54,13 +54,15 @@ const env: NodeJS.ProcessEnv = {
   SMTP_URL: `smtp://127.0.0.1:${smtp}`,
   MAIL_SMTP_PORT: String(smtp),
   MAIL_HTTP_PORT: String(outbox),
+  // Nobody waits half an hour for the letters of visits that are closed here.
+  LETTER_WAIT_MINUTES: "0",
 };
 Object.assign(process.env, env);
 // After the environment: these read it when they are loaded.
-const { db } = await import("@/data/connection");
+const { db } = await import("@/data/database/connection");
 const { business, letter, person, stop, visit } = await import("@/data/schema");
-const { queueLetter } = await import("@/data/letters");
-const { scopeOfUser } = await import("@/data/scope");
+const { queueLetter } = await import("@/data/letters/letters");
+const { scopeOfUser } = await import("@/data/access/scope");
 const { applyImport, checkImport, loadImport } = await import("@/data/transfer/imports");
 const { stageFile } = await import("@/data/transfer/stage");
 

@@ -1,6 +1,6 @@
 import type { VisitOp } from "@keel-round/core/visit";
 import { and, eq, isNotNull, isNull, like } from "drizzle-orm";
-import { db } from "@/data/connection";
+import { db } from "@/data/database/connection";
 import { client, job, letter, operation, person, tank, user, visit } from "@/data/schema";
 
 /** What was acknowledged, and has to be there. */

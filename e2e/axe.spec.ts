@@ -60,7 +60,7 @@ test("no serious violation at the tank, the water and the round, in a light room
   await openStop(page, "Maritime College");
   await check(page, "stop");
   await beginVisit(page);
-  for (const tab of ["All steps", "Seen", "Close", "Step"]) {
+  for (const tab of ["All steps", "Measure", "Notes", "Close", "Step"]) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
     await check(page, `visit ${tab}`);
   }

@@ -1,8 +1,14 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "./fixtures";
 
-/** In a light room every rule, in a dim one what the colours change. */
-export async function check(page: Page, what: string): Promise<void> {
+/** In a light room every rule, in a dim one what the colours change: nothing serious. */
+export const check = (page: Page, what: string): Promise<void> => checked(page, what, ["serious", "critical"]);
+
+/** The same, and nothing of any severity. */
+export const checkAll = (page: Page, what: string): Promise<void> =>
+  checked(page, what, ["minor", "moderate", "serious", "critical"]);
+
+async function checked(page: Page, what: string, impacts: readonly string[]): Promise<void> {
   await page.waitForLoadState("networkidle");
   // In the page itself: a blank page of its own for every result takes as long as the looking.
   const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).analyze();
@@ -14,7 +20,7 @@ export async function check(page: Page, what: string): Promise<void> {
   const found = [...violations, ...dim.violations.map((v) => ({ ...v, id: `${v.id} in a dim room` }))];
   expect(
     found
-      .filter((v) => v.impact === "serious" || v.impact === "critical")
+      .filter((v) => impacts.includes(v.impact ?? "minor"))
       .map(
         (v) =>
           `${what}: ${v.id} at ${v.nodes

@@ -46,7 +46,7 @@ test("what is wrong stands beside what was typed, and a draft outlives the page"
   await page.getByLabel("E-mail").fill("nobody");
   await page.getByRole("button", { name: "Make this client" }).click();
   await expect(page.getByText("“nobody” is not an e-mail address.")).toBeVisible();
-  await expect(page.getByText("Contact is needed.")).toBeVisible();
+  await expect(page.getByText("Enter the contact.")).toBeVisible();
   await page.reload();
   await expect(page.getByText("What you typed before is still here")).toBeVisible();
   await expect(page.getByLabel("Name")).toHaveValue("Otter Wharf");
@@ -75,7 +75,7 @@ test("a client gets another site, and the site its recurring visits", async ({ a
   // Whether there is hot water is asked, and never taken for a no.
   await expect(page.getByLabel("Hot water at the tap")).toHaveValue("");
   await page.getByRole("button", { name: "Make this site" }).click();
-  await expect(page.getByText("Hot water at the tap: say yes or no.")).toBeVisible();
+  await expect(page.getByText("Choose yes or no for “hot water at the tap”.")).toBeVisible();
   await page.getByLabel("Hot water at the tap").selectOption("yes");
   await page.getByRole("button", { name: "Make this site" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Ormond boathouse");

@@ -45,13 +45,33 @@ test("readings are brought in: looked at, mended, imported and taken back", asyn
 
   await page.goto("/tanks?q=Archerfish");
   await page.getByRole("link", { name: "Archerfish" }).click();
-  await page.getByRole("link", { name: "Readings" }).click();
+  await page.getByRole("link", { name: "Readings", exact: true }).click();
   await expect(page.getByRole("cell", { name: "12.5 mg/L" }).first()).toBeVisible();
 
   await page.goto("/desk/files");
   await page.getByRole("link", { name: "logbook.csv" }).click();
   await page.getByRole("button", { name: "Undo the import" }).click();
   await expect(page.getByText("This import was taken back.")).toBeVisible();
+});
+
+test("on a slow line the preview comes by itself", async ({ as, page }) => {
+  await as("Maud");
+  await page.goto("/desk/files");
+  const line = await page.context().newCDPSession(page);
+  // Each answer of the page takes longer than the progress is told.
+  await line.send("Network.emulateNetworkConditions", {
+    offline: false,
+    latency: 900,
+    downloadThroughput: 40_000,
+    uploadThroughput: 40_000,
+  });
+  await page.getByLabel("What the file holds").selectOption("readings");
+  await page
+    .getByLabel("File", { exact: true })
+    .setInputFiles({ name: "slow.csv", mimeType: "text/csv", buffer: Buffer.from(list) });
+  await page.getByRole("button", { name: "Look at it" }).click();
+  await page.getByRole("button", { name: "Check every row" }).click({ timeout: 30_000 });
+  await expect(page.getByText("Did you mean “Archerfish”?").first()).toBeVisible({ timeout: 30_000 });
 });
 
 test("a file that was cut off is refused with a clear word, and nothing is kept", async ({ as, page }) => {
@@ -123,7 +143,7 @@ test("a backup is restored into a business begun for it, looked at, and taken ba
   await page.getByLabel("E-mail", { exact: true }).fill("maud@calder-renn.example");
   await page.getByLabel("Password").fill("a-lamp-in-the-window");
   await go.click();
-  await expect(page.getByText("Two numbers, latitude from")).toBeVisible();
+  await expect(page.getByText("Enter latitude and longitude")).toBeVisible();
   await page.getByLabel("Rounds start at").fill("50.421, -4.702");
   await go.click();
   await expect(page.getByText("This address signs somebody in already.")).toBeVisible();
@@ -133,7 +153,7 @@ test("a backup is restored into a business begun for it, looked at, and taken ba
   await page.waitForURL("**/desk/files");
 
   await page.goto("/round");
-  await expect(page.getByText("Nothing is in the book yet.")).toBeVisible();
+  await expect(page.getByText("There is no site yet.")).toBeVisible();
   await page.getByRole("link", { name: "Bring lists in, or restore a backup" }).click();
   await page.waitForURL("**/desk/files");
   const restore = page.getByRole("button", { name: "Restore a backup" });

@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
+import { createECDH } from "node:crypto";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { type BrowserContext, test as base, expect, type Page } from "@playwright/test";
@@ -12,8 +13,24 @@ interface Application {
   readonly url: string;
   /** Where the stand-in for a mail server shows what it got. */
   readonly outbox: string;
+  /** The stand-in for what rings browsers, and the certificate to trust it by. */
+  readonly push: { readonly url: string; readonly ca: string };
   /** Who signed in before: one sign-in a person keeps the tests within the rate limit. */
   readonly sessions: Map<Who, Awaited<ReturnType<BrowserContext["cookies"]>>>;
+}
+
+/** By how many days the journeys are taken ahead of today: the servers by libfaketime, the pages by `otherDay`. */
+const DAYS_AHEAD = Number(process.env.KEEL_ROUND_DAYS_AHEAD ?? 0);
+
+/** Runs in a page before its own scripts: its clock is some days ahead, and goes on. */
+function otherDay(days: number): void {
+  const Real = Date;
+  const now = () => Real.now() + days * 86_400_000;
+  globalThis.Date = new Proxy(Real, {
+    construct: (_, args, of) => Reflect.construct(Real, args.length === 0 ? [now()] : args, of),
+    apply: () => new Real(now()).toString(),
+    get: (_, name) => (name === "now" ? now : Reflect.get(Real, name)),
+  });
 }
 
 type Who = "Ines" | "Tobiah" | "Maud" | "owner";
@@ -25,6 +42,13 @@ function start(
   stdout: "ignore" | "inherit" = "ignore",
 ): ChildProcess {
   return spawn(process.execPath, args, { cwd: join(root, cwd), env, stdio: ["ignore", stdout, "inherit"] });
+}
+
+/** Keys that browsers are rung under. */
+function pushKeys() {
+  const pair = createECDH("prime256v1");
+  pair.generateKeys();
+  return { VAPID_PUBLIC_KEY: pair.getPublicKey("base64url"), VAPID_PRIVATE_KEY: pair.getPrivateKey("base64url") };
 }
 
 async function ended(child: ChildProcess): Promise<void> {
@@ -47,13 +71,17 @@ async function answers(url: string): Promise<void> {
 }
 
 export const test = base.extend<
-  { outbox: string; as: (who: Who, options?: { page?: Page; fresh?: boolean }) => Promise<Page> },
-  { application: Application }
+  {
+    outbox: string;
+    as: (who: Who, options?: { page?: Page; fresh?: boolean; pace?: "steps" | "phases" }) => Promise<Page>;
+  },
+  { application: Application; firm: string }
 >({
+  /** A file that needs every stop of the demo as it was loaded asks for a firm of its own, by a name of its own. */
+  firm: ["shared", { option: true, scope: "worker" }],
   application: [
-    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the names of the fixtures from this pattern.
-    async ({}, use, info) => {
-      const [port, smtp, outbox] = [await freePort(), await freePort(), await freePort()];
+    async ({ firm: _ }, use, info) => {
+      const [port, smtp, outbox, push] = [await freePort(), await freePort(), await freePort(), await freePort()];
       const url = `http://localhost:${port}`;
       const env = {
         ...process.env,
@@ -65,6 +93,12 @@ export const test = base.extend<
         BETTER_AUTH_SECRET: "a-secret-for-browser-tests-0123456789abcdef",
         SMTP_URL: `smtp://127.0.0.1:${smtp}`,
         OUTBOX_URL: `http://127.0.0.1:${outbox}`,
+        ...pushKeys(),
+        VAPID_SUBJECT: "mailto:office@calder-renn.example",
+        PUSH_HOSTS: "localhost",
+        PUSH_PORT: String(push),
+        PUSH_CA: join(root, `test-results/push${info.workerIndex}.pem`),
+        LETTER_WAIT_MINUTES: "0",
         MAIL_SMTP_PORT: String(smtp),
         MAIL_HTTP_PORT: String(outbox),
       };
@@ -79,7 +113,12 @@ export const test = base.extend<
       try {
         await answers(`${url}/sign-in`);
         await answers(env.OUTBOX_URL);
-        await use({ url, outbox: env.OUTBOX_URL, sessions: new Map() });
+        await use({
+          url,
+          outbox: env.OUTBOX_URL,
+          push: { url: `https://localhost:${push}`, ca: env.PUSH_CA },
+          sessions: new Map(),
+        });
       } finally {
         for (const child of children) await ended(child);
       }
@@ -89,8 +128,10 @@ export const test = base.extend<
   outbox: async ({ application }, use) => use(application.outbox),
   baseURL: async ({ application }, use) => use(application.url),
   as: async ({ page: first, baseURL, application }, use) =>
-    use(async (who, { page = first, fresh = false } = {}) => {
-      const login = logins.logins.find((l) => (who === "owner" ? l.role === "owner" : l.name.startsWith(who)));
+    use(async (who, { page = first, fresh = false, pace = "steps" } = {}) => {
+      await page.context().addInitScript((chosen) => localStorage.setItem("keel-pace", chosen), pace);
+      if (DAYS_AHEAD !== 0) await page.context().addInitScript(otherDay, DAYS_AHEAD);
+      const login = logins.logins.find((l) => (who === "owner" ? l.role === "tankOwner" : l.name.startsWith(who)));
       if (!login || !baseURL) throw new Error(`Nobody called ${who}`);
       const known = application.sessions.get(who);
       if (known && !fresh) {
@@ -108,14 +149,21 @@ export const test = base.extend<
     }),
 });
 
-/** From a stop to its visit on the phone's sheet, begun: by whichever test comes first. */
-export async function beginVisit(page: Page): Promise<void> {
-  await page.getByRole("link", { name: /the visit/ }).click();
+/** A visit that was started at its stop is under way, but where the hour is another than planned: then it is asked first. */
+export async function begun(page: Page): Promise<{ asked: boolean }> {
   const start = page.getByRole("button", { name: "Start", exact: true });
   const progress = page.locator("[data-progress]");
   await expect(start.or(progress)).toBeVisible();
-  if (await start.isVisible()) await start.click();
+  const asked = await start.isVisible();
+  if (asked) await start.click();
   await expect(progress).toBeVisible();
+  return { asked };
+}
+
+/** From a stop to its visit on the phone's sheet, begun: by whichever test comes first. */
+export async function beginVisit(page: Page): Promise<void> {
+  await page.getByRole("link", { name: /the visit/ }).click();
+  await begun(page);
 }
 
 /** Opens the planned stop of a site on the day that is shown. */
@@ -131,8 +179,7 @@ export async function startVisit(page: Page): Promise<void> {
     .first()
     .click();
   await page.waitForURL("**/visit**");
-  await page.getByRole("button", { name: "Start", exact: true }).click();
-  await expect(page.locator("[data-progress]")).toBeVisible();
+  await begun(page);
 }
 
 /** Ticks the step that is shown and waits for the next one; a tap on a step that only just came up is not taken. */
@@ -151,8 +198,51 @@ export async function openStep(page: Page, title: RegExp): Promise<void> {
   await page.getByRole("button", { name: title }).first().click();
 }
 
+/** Says of every reading that today's water depends on that nobody took it. */
+export async function leaveUnmeasured(page: Page): Promise<void> {
+  const gate = page.locator("[data-gate]").getByRole("button", { name: "Not measured" });
+  for (let left = await gate.count(); left > 0; left--) {
+    await gate.first().click();
+    await expect(gate).toHaveCount(left - 1);
+  }
+}
+
+/** Opens the step that drains, past what has to be measured before it. */
+export async function openDrain(page: Page): Promise<void> {
+  await openStep(page, DRAIN);
+  await expect(page.getByRole("heading", { level: 2 }).first()).toHaveText(DRAIN);
+  await leaveUnmeasured(page);
+}
+
 /** The steps that take water down to the line. */
 export const DRAIN = /(Drain to the line|Let the rest run out to the line|Stop at the line|Drain the return chamber)/;
+
+/** Counts every group of animals as it was last time, where a count is asked for. */
+export async function countAnimals(within: Page | ReturnType<Page["locator"]>): Promise<void> {
+  const asLast = within.getByRole("button", { name: /, as last time$/ });
+  for (let left = await asLast.count(); left > 0; left--) {
+    await asLast.first().click();
+    await expect(asLast).toHaveCount(left - 1);
+  }
+}
+
+/** Takes the picture that a step asks for: the tank from its place. */
+export async function takePicture(page: Page, within: Page | ReturnType<Page["locator"]>): Promise<void> {
+  const spot = within.locator('[data-photos="tank"]');
+  if ((await spot.count()) === 0 || (await spot.locator("[data-photo]").count()) > 0) return;
+  await spot.getByRole("button", { name: /^Picture of/ }).click();
+  await page.getByRole("button", { name: "Take it" }).click();
+  await expect(spot.locator("[data-photo]")).toHaveCount(1);
+}
+
+/** Says of what an earlier visit found that it is fixed, where that is asked. */
+export async function settleFinding(within: Page | ReturnType<Page["locator"]>): Promise<void> {
+  const fixed = within.getByRole("button", { name: "Fixed", exact: true });
+  for (let left = await fixed.count(); left > 0; left--) {
+    await fixed.first().click();
+    await expect(fixed).toHaveCount(left - 1);
+  }
+}
 
 /** Does whatever the step that is shown asks for, then ticks it. */
 export async function doStep(page: Page): Promise<string> {
@@ -175,11 +265,14 @@ export async function doStep(page: Page): Promise<string> {
     await planned.first().click();
     await expect(planned).toHaveCount(left - 1);
   }
-  const off = page.getByRole("button", { name: "On", exact: true });
+  const off = page.getByRole("button", { name: /: On$/ });
   for (let left = await off.count(); left > 0; left--) {
     await off.first().click();
     await expect(off).toHaveCount(left - 1);
   }
+  await countAnimals(page);
+  await takePicture(page, page);
+  await settleFinding(page);
   await tick(page);
   return title;
 }

@@ -117,3 +117,17 @@ test("two keys lead to a place, also where the second does something of its own"
     await page.waitForURL(`**${path}`);
   }
 });
+
+test("every page is called by its name, so that ten of them can be told apart", async ({ as, page }) => {
+  await as("Maud");
+  const titles: string[] = [];
+  for (const path of ["/round", "/tanks", "/letters", "/water", "/desk/client", "/desk/people", "/desk/firm", "/me"]) {
+    await page.goto(path);
+    await expect(page).toHaveTitle(/\S · Keel Round$/);
+    titles.push(await page.title());
+  }
+  expect(new Set(titles).size).toBe(titles.length);
+  await page.goto("/tanks?q=axolotl");
+  await page.locator("tbody a").first().click();
+  await expect(page).toHaveTitle(/xolotl.* · Keel Round$/i);
+});

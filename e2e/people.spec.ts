@@ -105,7 +105,7 @@ test("a firm of one begins, grows to five and shrinks to four", async ({ as, pag
   await juno.goto("/round");
   await expect(juno).toHaveURL(/sign-in/);
   await signIn(juno, "juno@heron.example", "harbour-juno-48");
-  await expect(juno.getByText("E-mail or password is not right.")).toBeVisible();
+  await expect(juno.getByText("This e-mail and password do not go together.")).toBeVisible();
 
   // Somebody is always in the office.
   await page.getByLabel("What Hale Marsh does").selectOption("technician");
@@ -135,7 +135,7 @@ test("a password is changed, and one that is forgotten is set anew by mail", asy
   await expect(piran.getByText("Enter at least 10 characters.")).toBeVisible();
   await setPassword(piran, link, "tidal-gate-30");
   await signIn(piran, email, "not-the-password");
-  await expect(piran.getByText("E-mail or password is not right.")).toBeVisible();
+  await expect(piran.getByText("This e-mail and password do not go together.")).toBeVisible();
   await signIn(piran, email, "tidal-gate-30");
   await piran.waitForURL("**/round");
 
@@ -188,4 +188,35 @@ test("an owner of tanks comes in by a mailed link, once, with no password", asyn
   await expect(page.getByRole("heading", { name: "This link is over" })).toBeVisible();
   await page.getByRole("link", { name: "Ask for another one" }).click();
   await page.waitForURL("**/sign-in");
+});
+
+test("when somebody works, what their van carries and what they do is said at the desk, and the weeks go by it", async ({
+  as,
+}) => {
+  const page = await as("Maud");
+  await page.goto("/desk/people");
+  const row = page.locator('[data-person="Tobiah Renn"]');
+  await row.getByText("Day, van and skills", { exact: true }).click();
+  await row.getByLabel("Works until").fill("05:00");
+  await row.getByLabel("Van carries, kg").fill("0");
+  await row.getByRole("button", { name: "Save day, van and skills" }).click();
+  await expect(row.getByText("Enter what the van carries, above 0.")).toBeVisible();
+  await expect(row.getByLabel("Van carries, kg")).toHaveValue("0");
+  await row.getByLabel("Van carries, kg").fill("350");
+  await row.getByRole("button", { name: "Save day, van and skills" }).click();
+  await expect(row.getByText("Enter an end of the day after its start.")).toBeVisible();
+  await row.getByLabel("Works until").fill("16:00");
+  await row.getByLabel("Sunday").uncheck();
+  await row.getByLabel("fresh water").uncheck();
+  await row.getByRole("button", { name: "Save day, van and skills" }).click();
+  await expect(row.getByText("Saved.")).toBeVisible();
+  await check(page, "how somebody works");
+  await page.goto("/weeks");
+  await expect(page.locator('[data-week-row="Tobiah Renn"]')).toContainText("Tobiah Renn does not do fresh water.");
+  await page.goto("/desk/people");
+  await row.getByText("Day, van and skills", { exact: true }).click();
+  await row.getByLabel("fresh water").check();
+  await row.getByLabel("Sunday").check();
+  await row.getByRole("button", { name: "Save day, van and skills" }).click();
+  await expect(row.getByText("Saved.")).toBeVisible();
 });

@@ -1,3 +1,4 @@
+import { check } from "./axe";
 import { expect, openStop, test } from "./fixtures";
 
 test("the round opens on today, moves by key, and each stop leads to its plan", async ({ as, page }) => {
@@ -7,6 +8,8 @@ test("the round opens on today, moves by key, and each stop leads to its plan", 
   const today = await title.textContent();
   await expect(page.getByRole("group", { name: /^The day:/ })).toBeVisible();
   await expect(page.getByText("Harrow & Pike").first()).toBeVisible();
+  // Keys are listened to once the page's script runs.
+  await page.waitForLoadState("networkidle");
   await page.keyboard.press("]");
   await expect(title).not.toHaveText(today ?? "");
   await page.keyboard.press("[");
@@ -59,4 +62,37 @@ test("the office sees everybody's round", async ({ as, page }) => {
   await page.getByLabel("Whose round").selectOption({ label: "Tobiah Renn" });
   await page.getByRole("button", { name: "Show" }).click();
   await expect(page.getByText(/^Tobiah Renn:/)).toBeVisible();
+});
+
+test("tomorrow is printed: each stop with whom to ring, how to get in, its litres and what to take; no button on paper", async ({
+  as,
+  page,
+}) => {
+  await as("Ines");
+  await page.goto("/round");
+  await page.getByRole("link", { name: "Print", exact: true }).click();
+  await page.waitForURL("**/round/print**");
+  const stop = page.locator('[data-stop="Lanehead Clinic"]');
+  await expect(stop).toContainText("40 Lanehead");
+  await expect(stop).toContainText("L");
+  await expect(stop).toContainText("Take along:");
+  await expect(page.getByText(/^Leave base at \d\d:\d\d, home at \d\d:\d\d\. Load \d+\sL of mix/)).toBeVisible();
+  await check(page, "a day on paper");
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("button")).toHaveCount(0);
+  await page.emulateMedia({ media: "screen" });
+  expect((await page.goto("/round/print?day=2026-02-30"))?.status()).toBe(404);
+});
+
+test("the day stands on a map, each address to be copied or opened in a map's own program", async ({ as, page }) => {
+  await as("Ines");
+  await page.goto("/round");
+  await page.getByText("Map of the day", { exact: true }).click();
+  await expect(page.getByRole("img", { name: /^Map of the day: 1 .+, 2 .+/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Open Ilves Dental in maps" })).toHaveAttribute(
+    "href",
+    /^geo:5\d\.\d+,-4\.\d+\?q=/,
+  );
+  await expect(page.getByText(/^5\d\.\d{5}, -4\.\d{5}$/).first()).toBeVisible();
+  await check(page, "a day with its map");
 });

@@ -8,7 +8,7 @@ test("signs in, keeps what was typed on a mistake, and signs out", async ({ page
   await expect(page.getByText("Enter your password.")).toBeVisible();
   await page.getByLabel("Password").fill("not-the-password");
   await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page.getByText("E-mail or password is not right.")).toBeVisible();
+  await expect(page.getByText("This e-mail and password do not go together.")).toBeVisible();
   await expect(page.getByLabel("E-mail")).toHaveValue("ines@calder-renn.example");
   await page.getByLabel("Password").fill("harbour-lamp-41");
   await page.getByRole("button", { name: "Sign in" }).click();

@@ -1,3 +1,5 @@
+import { readFileSync } from "node:fs";
+import { check } from "./axe";
 import { expect, openStop, test } from "./fixtures";
 
 test("tanks are found, filtered and opened", async ({ as, page }) => {
@@ -20,10 +22,10 @@ test("tanks are found, filtered and opened", async ({ as, page }) => {
     await expect(page.getByRole("link", { name: tab, exact: true })).toHaveAttribute("aria-current", "page");
   }
   await page.goto("/tanks?q=zzzz");
-  await expect(page.getByText("No tank matches “zzzz”.")).toBeVisible();
+  await expect(page.getByText("No tank is found for “zzzz”.")).toBeVisible();
 });
 
-test("removing a due task, a sump or a school visibly changes the list of steps", async ({ as, page }) => {
+test("removing a due task, a sump or a way of working visibly changes the list of steps", async ({ as, page }) => {
   await as("Ines");
   await page.goto("/round");
   await openStop(page, "Ilves Dental");
@@ -48,7 +50,8 @@ test("removing a due task, a sump or a school visibly changes the list of steps"
   await page.getByLabel("Weir above the display's floor").fill("");
   await page.getByLabel("Pipes and reactors hold").fill("");
   await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByText("There is no sump. Choose another way, or describe the sump.").first()).toBeVisible();
+  // The drawing says it while it is typed; the server's answer stands beside the field.
+  await expect(page.locator("[id$=-error]", { hasText: "There is no sump. Choose another way" }).first()).toBeVisible();
   await page.getByLabel("Heater during a change").selectOption("off");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Saved.")).toBeVisible();
@@ -102,4 +105,73 @@ test("the programme shows its long jobs ahead, and says which gave way to what",
   await expect(
     page.getByText(/ is full, by \d+ min with it| not together with | needs four weeks/).first(),
   ).toBeVisible();
+});
+
+test("readings of a past day are entered at the desk, refused where they cannot be, and nobody measured one after all", async ({
+  as,
+  page,
+}) => {
+  await as("Maud");
+  await page.goto("/tanks?q=Kettle");
+  await page.locator("tbody a").first().click();
+  await page.waitForURL("**/tanks/*-*");
+  await page.getByRole("link", { name: "Readings", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Add readings" })).toBeEnabled();
+  await page.keyboard.press("r");
+  await page.getByRole("button", { name: "Save readings" }).click();
+  await expect(page.getByText("Enter at least one reading.")).toBeVisible();
+  await page.getByLabel("Day", { exact: true }).fill(new Date(Date.now() - 2 * 86_400_000).toISOString().slice(0, 10));
+  await page.getByLabel("Nitrate", { exact: true }).fill("-5");
+  await page.getByRole("button", { name: "Save readings" }).click();
+  await expect(page.getByText("Enter a figure from 0 to 500 mg/L for Nitrate.")).toBeVisible();
+  await page.getByRole("textbox", { name: /^Nitrate/ }).fill("17.25");
+  await page.getByRole("button", { name: "Save readings" }).click();
+  const entered = page.getByRole("row", { name: /17\.25 mg\/L/ });
+  await expect(entered).toBeVisible();
+  await check(page, "the readings of a tank");
+  await entered.getByRole("button", { name: /^Correct Nitrate 17\.25/ }).click();
+  await entered.getByRole("textbox", { name: "Why" }).fill("of another tank");
+  await entered.getByRole("button", { name: "Nobody measured it" }).click();
+  await expect(entered).toHaveCount(0);
+  await expect(page.locator("[data-corrected]")).toContainText("nobody measured it");
+});
+
+test("a figure says where it is going; another share is tried on the drawing, used, and stands in the tank's history", async ({
+  as,
+  page,
+}) => {
+  await as("Ines");
+  await page.goto("/tanks?q=Lanehead");
+  await page.locator("tbody a").first().click();
+  await page.waitForURL("**/tanks/*-*");
+  await page.getByRole("link", { name: "Readings", exact: true }).click();
+  // What its condition is about is shown first.
+  const nitrate = page.getByRole("region", { name: "Nitrate, where it is going" });
+  await expect(nitrate).toContainText(/Nitrate climbs 1\.\d\smg\/L a day since .*: six fish added by the clinic\./);
+  expect(await nitrate.locator("[data-reading]").count()).toBeGreaterThan(10);
+  await expect(nitrate.locator('[data-event="break"]')).toContainText("Six fish added by the clinic");
+  await check(page, "the readings");
+  // Taken away as a picture: a PNG of its size, with more on it than its ground.
+  const taken = page.waitForEvent("download");
+  await nitrate.getByRole("button", { name: "PNG" }).click();
+  const file = readFileSync(await (await taken).path());
+  expect(file.subarray(1, 4).toString()).toBe("PNG");
+  expect(file.readUInt32BE(16)).toBeGreaterThanOrEqual(1080);
+  expect(file.length).toBeGreaterThan(20_000);
+  const handle = nitrate.getByRole("slider", { name: "Share of a change" });
+  await expect(handle).toHaveAttribute("aria-valuenow", "30");
+  await handle.focus();
+  for (let i = 0; i < 9; i++) await page.keyboard.press("ArrowDown");
+  await expect(handle).toHaveAttribute("aria-valuenow", "39");
+  await expect(nitrate.locator("[data-tried]")).toContainText(
+    /39 % every 7 days settles at 2\d\.\d|39 % every 7 days settles at 30\.\d/,
+  );
+  await nitrate.getByRole("button", { name: "Use 39 %" }).click();
+  // The page is anew: what was tried is how it is changed now.
+  await expect(nitrate.locator("[data-answers]")).toContainText("39 % every 7 days settles at");
+  await page.getByRole("link", { name: "History" }).click();
+  await expect(page.getByText(/^share of a change: 30\s?% → 39\s?%/i)).toBeVisible();
+  await page.goBack();
+  await page.getByRole("link", { name: "pH", exact: true }).click();
+  await expect(page.getByRole("region", { name: "pH, where it is going" })).toContainText("It is shown as it was read");
 });

@@ -1,4 +1,4 @@
-import { DRAIN, doStep, expect, openStep, openStop, startVisit, test, tick } from "./fixtures";
+import { doStep, expect, openDrain, openStep, openStop, startVisit, test, tick } from "./fixtures";
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -9,7 +9,7 @@ test("a reading changes the plan then and there; taking it back restores it", as
   await startVisit(page);
   await openStep(page, /Measure nitrate/);
   const litres = async () => {
-    await openStep(page, DRAIN);
+    await openDrain(page);
     // Nothing is counted yet: the field is empty, and what is planned stands beside it.
     await expect(page.getByLabel("Litres taken out", { exact: true })).toHaveValue("");
     const text = await page.getByRole("button", { name: /as planned$/ }).textContent();
@@ -55,8 +55,8 @@ test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }
   while (await page.locator('[data-key="tick"]').isVisible()) {
     if (done.length === 2) {
       // What is noticed has to be answered before the visit closes.
-      await page.getByRole("tab", { name: /Seen/ }).click();
-      await page.getByLabel("What was noticed").fill("One axolotl has a frayed gill");
+      await page.getByRole("tab", { name: /Notes/ }).click();
+      await page.getByRole("textbox", { name: "What was noticed" }).fill("One axolotl has a frayed gill");
       await page.getByRole("button", { name: "Add", exact: true }).click();
       await expect(page.getByText("One axolotl has a frayed gill")).toBeVisible();
       await page.getByRole("tab", { name: "Step", exact: true }).click();
@@ -65,7 +65,7 @@ test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }
   }
   expect(done.length).toBeGreaterThan(12);
 
-  const hold = page.getByRole("button", { name: "Hold to close" });
+  const hold = page.getByRole("button", { name: "Close the visit" });
   await hold.focus();
   await page.keyboard.press("Enter");
   await expect(page.getByText("Still open: One axolotl has a frayed gill.")).toBeVisible();
@@ -76,7 +76,7 @@ test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }
   await expect(page.locator("[data-sync]")).toHaveAttribute("data-waiting", "0");
 
   await page.setViewportSize({ width: 1280, height: 800 });
-  const line = page.getByRole("link", { name: /Ferry Street School: your axolotls/ });
+  const line = page.getByRole("link", { name: /Ferry Street School: the axolotl tank/ });
   await expect(async () => {
     await page.goto("/letters");
     await expect(line).toBeVisible({ timeout: 1000 });
@@ -85,7 +85,7 @@ test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }
   const address = await page.getByRole("link", { name: "As a page" }).getAttribute("href");
   const letter = await request.get(address ?? "");
   const html = await letter.text();
-  expect(html).toContain("One axolotl has a frayed gill in the axolotls: this one is for you to see to.");
+  expect(html).toContain("One axolotl has a frayed gill: this one is for you to see to.");
   expect(html).not.toContain("<script");
   expect(letter.headers()["referrer-policy"]).toBe("no-referrer");
   expect(letter.headers()["x-robots-tag"]).toContain("noindex");
@@ -117,12 +117,11 @@ test("a visit closed twice, once on another device, is closed once", async ({ as
   const address = page.url();
   await page.getByRole("tab", { name: "Close" }).click();
   // What is not done needs its reason first.
-  await expect(page.getByRole("button", { name: "Hold to close" })).toBeDisabled();
-  const undone = page.getByRole("button", { name: "no time left" });
-  for (let left = await undone.count(); left > 0; left--) {
-    await undone.first().click();
-    await expect(undone).toHaveCount(left - 1);
-  }
+  await page.getByRole("button", { name: "Close the visit" }).click();
+  await expect(page.getByText(/^\d+ jobs neither done nor left out: say why, above\.$/)).toBeVisible();
+  const undone = page.getByRole("button", { name: "All of them: no time left" });
+  await undone.click();
+  await expect(undone).toHaveCount(0);
   await expect(page.locator("[data-sync]")).toHaveAttribute("data-waiting", "0");
 
   const other = await browser.newPage({ baseURL: baseURL ?? "", viewport: { width: 390, height: 844 } });
@@ -130,9 +129,11 @@ test("a visit closed twice, once on another device, is closed once", async ({ as
   await other.goto(address);
   await other.getByRole("tab", { name: "Close" }).click();
   for (const p of [other, page]) {
-    await p.getByRole("button", { name: "Hold to close" }).focus();
+    await p.getByRole("button", { name: "Close the visit" }).focus();
     await p.keyboard.press("Enter");
     await expect(p.getByRole("heading", { name: "Closed" })).toBeVisible();
+    // What is shown is the device's own log: the first one is to have gone up before the second.
+    await expect(p.locator("[data-sync]")).toHaveAttribute("data-waiting", "0");
   }
   // The later device is told, and shows it.
   await expect(page.getByText("Not taken: close. This visit is closed already.")).toBeVisible();
@@ -144,7 +145,7 @@ test("reaching the drain with the heater on asks first", async ({ as, page }) =>
   await page.goto("/round");
   await openStop(page, "Town Hall");
   await startVisit(page);
-  await openStep(page, DRAIN);
+  await openDrain(page);
   await expect(async () => {
     await page.locator('[data-key="tick"]').click();
     await expect(page.getByText("The heater is still on.")).toBeVisible({ timeout: 1000 });

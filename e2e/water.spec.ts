@@ -1,4 +1,4 @@
-import { DRAIN, expect, openStep, openStop, type Page, startVisit, test } from "./fixtures";
+import { expect, openDrain, openStop, type Page, startVisit, test } from "./fixtures";
 
 async function open(page: Page, words: string): Promise<void> {
   await page.goto(`/tanks?q=${encodeURIComponent(words)}`);
@@ -268,7 +268,7 @@ test("on site the mark is moved by thumb, chosen, and the rest of the visit foll
   await page.goto("/round");
   await openStop(page, "Quince");
   await startVisit(page);
-  await openStep(page, DRAIN);
+  await openDrain(page);
   const litres = async () =>
     Number.parseFloat((await page.getByRole("button", { name: /as planned$/ }).textContent()) ?? "");
   const planned = await litres();
