@@ -13,7 +13,7 @@ await freshDatabase();
 await loadDemo(new Date());
 const stopServer = await startServer();
 const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
+  executablePath: "/usr/bin/chromium-headless-shell",
   args: ["--no-sandbox", "--disable-gpu"],
 });
 const page = await browser.newPage({ baseURL: ADDRESS, viewport: { width: 1280, height: 800 } });

@@ -1,8 +1,8 @@
 import { eq } from "drizzle-orm";
-import { db } from "@/data/connection";
+import { scopeOfUser } from "@/data/access/scope";
+import { db } from "@/data/database/connection";
 import { find } from "@/data/find/find";
 import { person, tank } from "@/data/schema";
-import { scopeOfUser } from "@/data/scope";
 import { loadScale } from "../tools/seed/scale.ts";
 import { freshDatabase, median, spread, timed } from "./lib.ts";
 

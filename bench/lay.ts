@@ -1,6 +1,6 @@
 import { and, eq } from "drizzle-orm";
-import { db } from "@/data/connection";
-import { loadPlanInputs } from "@/data/planInputs";
+import { db } from "@/data/database/connection";
+import { loadPlanInputs } from "@/data/plan/planInputs";
 import { laySite } from "@/data/programme/layJobs";
 import { tank } from "@/data/schema";
 import { loadScale } from "../tools/seed/scale.ts";

@@ -1,6 +1,6 @@
 import { spawn } from "node:child_process";
 import mysql from "mysql2/promise";
-import { migrateDatabase } from "@/data/migrate";
+import { migrateDatabase } from "@/data/database/migrate";
 
 /** The middle of some numbers. */
 export function median(values: readonly number[]): number {
@@ -28,7 +28,7 @@ export async function freshDatabase(): Promise<void> {
   await admin.query(`drop database if exists \`${name}\``);
   await admin.query(`create database \`${name}\``);
   await admin.end();
-  await migrateDatabase(url.href, "data/migrations");
+  await migrateDatabase(url.href, "data/database/migrations");
 }
 
 /** The production server on the bench's port; answers how to stop it. */
@@ -36,6 +36,8 @@ export async function startServer(): Promise<() => void> {
   const child = spawn(process.execPath, ["../node_modules/next/dist/bin/next", "start", "-p", "4699"], {
     stdio: ["ignore", "ignore", "inherit"],
   });
+  // Also where the program fails: the next one needs its port.
+  process.once("exit", () => child.kill("SIGTERM"));
   for (let i = 0; i < 200; i++) {
     try {
       await fetch("http://localhost:4699/sign-in");

@@ -1,5 +1,5 @@
 import { and, asc, eq, gte } from "drizzle-orm";
-import { db } from "@/data/connection";
+import { db } from "@/data/database/connection";
 import { site, stop, visit } from "@/data/schema";
 import { loadScale, SCALE_LOGIN } from "../tools/seed/scale.ts";
 import { freshDatabase, signIn, spread, startServer, timed } from "./lib.ts";

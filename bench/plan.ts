@@ -1,7 +1,7 @@
 import { planVisit } from "@keel-round/core/visit";
 import mysql, { type RowDataPacket } from "mysql2/promise";
-import { db } from "@/data/connection";
-import { loadPlanInputs } from "@/data/planInputs";
+import { db } from "@/data/database/connection";
+import { loadPlanInputs } from "@/data/plan/planInputs";
 import { loadScale } from "../tools/seed/scale.ts";
 import { freshDatabase, median, spread, timed } from "./lib.ts";
 

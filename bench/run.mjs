@@ -15,17 +15,18 @@ const BUNDLE = [
   "--log-level=warning",
 ];
 
-// node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge | lay: a private MariaDB, the production build,
-// and one program under bench/.
+/** The programs under bench/. */
+const PROGRAMS =
+  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle".split(" ");
+
+// node bench/run.mjs NAME: a private MariaDB, the production build, and one program under bench/.
 async function main() {
   const name = process.argv[2];
-  if (!["plan", "pages", "shipped", "find", "import", "section", "draws", "merge", "lay"].includes(name)) {
-    console.error(
-      "Which one? node bench/run.mjs plan | pages | shipped | find | import | section | draws | merge | lay",
-    );
+  if (!PROGRAMS.includes(name)) {
+    console.error(`Which one? node bench/run.mjs ${PROGRAMS.join(" | ")}`);
     process.exit(1);
   }
-  ensurePrograms(["mariadbd"]);
+  ensurePrograms(["mariadbd", "chromium-headless-shell"]);
   ensureModules();
   await ensureBuild();
   const folder = mkdtempSync(join(tmpdir(), "keel-bench-"));

@@ -5,8 +5,8 @@ import { METRIC } from "@keel-round/core/units";
 import { and, eq, gte } from "drizzle-orm";
 import { createElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
-import { db } from "@/data/connection";
-import { loadPlanInputs } from "@/data/planInputs";
+import { db } from "@/data/database/connection";
+import { loadPlanInputs } from "@/data/plan/planInputs";
 import { visit } from "@/data/schema";
 import { Section } from "@/kit/Section";
 import { system } from "@/kit/theme/system";
@@ -39,7 +39,7 @@ const figures = (input: PlanInput, litres: number) => {
 const drawn = (input: PlanInput, litres: number) => {
   const water = figures(input, litres);
   const section = createElement(Section, {
-    book: input.book,
+    facts: input.facts,
     markCm: water.mark?.value ?? null,
     units: METRIC,
     width: 620,

@@ -1,8 +1,8 @@
 import { gzipSync } from "node:zlib";
 import { eq } from "drizzle-orm";
-import { db } from "@/data/connection";
-import { newId } from "@/data/ids";
-import { letterToken, storeLetter } from "@/data/letters";
+import { db } from "@/data/database/connection";
+import { newId } from "@/data/database/ids";
+import { letterToken, storeLetter } from "@/data/letters/letters";
 import { letter, site, stop, tank, visit } from "@/data/schema";
 import { loadDemo } from "../tools/seed/load.ts";
 import logins from "../tools/seed/logins.json" with { type: "json" };
