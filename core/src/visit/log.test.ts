@@ -196,10 +196,10 @@ describe("what was logged wrong", () => {
     expect(state.corrections[0]?.why).toBe("misread");
   });
   test("of a flow names the filter whose it was", () => {
-    const flow = (text: string): OpBody => ({
-      ...{ type: "reading", id: "f1", parameter: "flow", unit: "L/h", method: "timed bucket" },
-      ...{ text, item: "Canister A" },
-    });
+    const flow = (text: string) => {
+      const what = { type: "reading", id: "f1", parameter: "flow", unit: "L/h", method: "timed bucket" } as const;
+      return { ...what, text, item: "Canister A" };
+    };
     const state = log(started, flow("600"), close, because(flow("660")));
     expect(state.corrections.map((c) => sayCorrection(c, METRIC, (s) => s))).toEqual([
       { key: "f1", what: "Flow of Canister A", was: "600 L/h", now: "660 L/h" },

@@ -134,9 +134,7 @@ export async function loadVisitRecord(scope: Scope, visitId: string, now: Date):
     ),
     letterSent: sent !== undefined,
     leantOn: state.startedAt
-      ? (await correctedSince(scope, [row.tank.id], new Date(state.startedAt), [visitId])).map(
-          correctionText,
-        )
+      ? (await correctedSince(scope, [row.tank.id], new Date(state.startedAt), [visitId])).map(correctionText)
       : [],
     mayCorrect: scope.role === "office" || scope.role === "lead" || (author && (!sent || within)),
   };
