@@ -1,4 +1,5 @@
 import { addDays, sayDay } from "@keel-round/core/calendar";
+import { runningSaid } from "@keel-round/core/readings";
 import { say } from "@keel-round/core/say";
 import { trendSentences } from "@keel-round/core/trend";
 import { METRIC, type Parameter } from "@keel-round/core/units";
@@ -7,6 +8,7 @@ import { beforeAll, describe, expect, test } from "vitest";
 import type { Scope } from "@/data/access/scope";
 import { db } from "@/data/database/connection";
 import { site, tank } from "@/data/schema";
+import { loadDerived } from "@/data/tanks/derived";
 import { loadTank } from "@/data/tanks/tanks";
 import { loadTrend } from "@/data/tanks/trend";
 import { demoBusiness, scopeOf } from "../testing/world.ts";
@@ -20,15 +22,19 @@ beforeAll(async () => {
   maud = await scopeOf(demo.businessId, "Maud");
 });
 
-/** What the curve of a figure says of a tank, in words. */
-async function says(siteName: string, parameter: Parameter): Promise<string> {
+async function tankAt(siteName: string) {
   const [row] = (
     await db()
       .select({ id: tank.id, site: site.name, business: tank.businessId })
       .from(tank)
       .innerJoin(site, eq(site.id, tank.siteId))
   ).filter((r) => r.site === siteName && r.business === maud.businessId);
-  const trend = await loadTrend(maud, await loadTank(maud, row?.id ?? "", today), parameter, today);
+  return loadTank(maud, row?.id ?? "", today);
+}
+
+/** What the curve of a figure says of a tank, in words. */
+async function says(siteName: string, parameter: Parameter): Promise<string> {
+  const trend = await loadTrend(maud, await tankAt(siteName), parameter, today);
   const sentences = trend.answer ? trendSentences(trend, trend.answer) : [];
   return [...sentences, ...trend.spells, ...trend.ratios]
     .map((m) => say(m, METRIC))
@@ -75,6 +81,11 @@ describe("the ten stories are found from what was read", () => {
     const said = await says("Maritime College", "temperature");
     expect(said).toMatch(/too high/);
     expect(names(said, 112, 84)).toBe(true);
+    // Its hour meter bears it out: nearly four times as long a day as usual.
+    const chiller = await loadDerived(maud, await tankAt("Maritime College"), "running", today, "Chiller");
+    const ran = runningSaid(chiller.points);
+    expect(ran?.most && [addDays(today, -98), addDays(today, -84)]).toContain(ran?.most?.on);
+    expect((ran?.most?.perDay ?? 0) / (ran?.usualPerDay ?? 1)).toBeGreaterThan(3);
   });
   test("Ferry Street: the heat of a week, about 128 days ago", async () => {
     const said = await says("Ferry Street School", "temperature");

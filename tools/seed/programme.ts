@@ -58,28 +58,31 @@ function lastDone(cadence: Cadence, day: (offset: number) => string): string | n
   return null;
 }
 
-/** What lately called for jobs: flow and TDS that were measured, a filthy pre-filter, animals that came. */
+/** What lately called for jobs: flow and TDS that were measured, a filthy pre-filter, animals that came; and hour meters. */
 export function addCalls(
   rows: Rows,
   base: { readonly businessId: string; readonly tankId: string },
-  { calls }: Story,
+  { calls, meter }: Story,
   personId: string,
   day: (offset: number) => string,
 ): void {
+  const read = (parameter: Parameter, daysAgo: number, value: number, sigma: number, item: string | null = null) =>
+    rows.add(t.reading, {
+      id: newId(),
+      ...base,
+      parameter,
+      item,
+      entered: String(value),
+      unit: parameterFacts[parameter].unit,
+      method: parameterFacts[parameter].methods[0]?.method ?? "meter",
+      value,
+      sigma,
+      takenAt: new Date(instantOf(day(-daysAgo), 620, ZONE)),
+      onDate: day(-daysAgo),
+    });
   for (const [parameter, list] of Object.entries(calls?.readings ?? {}))
-    for (const [daysAgo, value] of list)
-      rows.add(t.reading, {
-        id: newId(),
-        ...base,
-        parameter,
-        entered: String(value),
-        unit: parameterFacts[parameter as Parameter].unit,
-        method: parameterFacts[parameter as Parameter].methods[0]?.method ?? "meter",
-        value,
-        sigma: value * 0.05,
-        takenAt: new Date(instantOf(day(-daysAgo), 620, ZONE)),
-        onDate: day(-daysAgo),
-      });
+    for (const [daysAgo, value] of list) read(parameter as Parameter, daysAgo, value, value * 0.05);
+  for (const [daysAgo, hours] of meter?.readings ?? []) read("hours", daysAgo, hours, 0.5, meter?.of);
   if (calls?.dirt) {
     const { job, daysAgo, dirt } = calls.dirt;
     rows.add(t.stepLog, { id: newId(), ...base, step: job, onDate: day(-daysAgo), outcome: "done", dirt });

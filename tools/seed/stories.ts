@@ -79,6 +79,8 @@ export interface Story {
   };
   /** Its long jobs come as often as their dirt has taught. */
   readonly learns?: boolean;
+  /** The hour meter of a piece of equipment as it was read, by days ago. */
+  readonly meter?: { readonly of: string; readonly readings: readonly (readonly [daysAgo: number, hours: number])[] };
   /** Jobs of its kind that it does not have. */
   readonly without?: readonly TaskCode[];
   /** What lately called for jobs of its own; readings and counts by days ago. */
@@ -219,6 +221,28 @@ export function stories(day: (offset: number) => string): Story[] {
           strength: 0.2,
           finding: "Chiller runs all day and the water still warms",
         },
+      },
+      // Six hours a day, nearly all of them in the four weeks of the heat.
+      meter: {
+        of: "Chiller",
+        readings: [
+          ...([
+            [168, 7392],
+            [154, 7476],
+            [140, 7560],
+            [126, 7650],
+            [112, 7762],
+            [98, 8084],
+          ] as const),
+          ...([
+            [84, 8404],
+            [70, 8530],
+            [56, 8621],
+            [42, 8705],
+            [28, 8786],
+            [14, 8866],
+          ] as const),
+        ],
       },
       openFinding: { kind: "equipment", text: "Chiller fan is loud since the summer", daysAgo: 14, dueInDays: 0 },
     },

@@ -2,7 +2,7 @@ import { DOSED, REAGENTS, reagentsFor } from "../mixing/index.ts";
 import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
 import { NOTICES } from "../sea/index.ts";
 import { FILTER_KINDS, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
-import { PARAMETERS, parameterFacts } from "../units/index.ts";
+import { OF_WATER, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
 import type { Entity, Field, FieldType } from "./fields.ts";
 import type { Values } from "./values.ts";
@@ -268,7 +268,7 @@ const EXCEPTION: readonly Field[] = [
 ];
 
 const BAND: readonly Field[] = [
-  column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+  column("parameter", "Parameter", choice(OF_WATER.map((p) => [p, parameterFacts[p].label])), needed),
   // Nothing typed: the parameter cannot be too low. Kept as a limit below anything that is measured.
   column("actLow", "Act below", { kind: "reading", blank: -1 }),
   column("idealLow", "Ideal from", { kind: "reading" }, needed),
@@ -789,7 +789,7 @@ const source: RecordKind = {
         kind: "list",
         columns: [
           column("on", "On", { kind: "date" }, needed),
-          column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+          column("parameter", "Parameter", choice(OF_WATER.map((p) => [p, parameterFacts[p].label])), needed),
           column("value", "Was", { kind: "reading" }, needed),
         ],
       },
@@ -802,7 +802,7 @@ const source: RecordKind = {
       type: {
         kind: "list",
         columns: [
-          column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+          column("parameter", "Parameter", choice(OF_WATER.map((p) => [p, parameterFacts[p].label])), needed),
           column("value", "Is", { kind: "reading" }, needed),
         ],
       },
@@ -1098,7 +1098,7 @@ const doser: RecordKind = {
   ],
 };
 
-const METHODS = [...new Set(PARAMETERS.flatMap((p) => parameterFacts[p].methods.map((m) => m.method)))];
+const METHODS = [...new Set(OF_WATER.flatMap((p) => parameterFacts[p].methods.map((m) => m.method)))];
 
 const kit: RecordKind = {
   entity: "kit",
@@ -1109,7 +1109,7 @@ const kit: RecordKind = {
     {
       key: "parameter",
       label: "Measures",
-      type: choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])),
+      type: choice(OF_WATER.map((p) => [p, parameterFacts[p].label])),
       ...needed,
       group: "Kit",
     },
@@ -1153,7 +1153,7 @@ const kit: RecordKind = {
         kind: "list",
         columns: [
           column("on", "On", { kind: "date" }, needed),
-          column("parameter", "Parameter", choice(PARAMETERS.map((p) => [p, parameterFacts[p].label])), needed),
+          column("parameter", "Parameter", choice(OF_WATER.map((p) => [p, parameterFacts[p].label])), needed),
           column("reference", "The reference holds", { kind: "reading" }, needed),
           column("read", "The kit read", { kind: "reading" }, needed),
         ],

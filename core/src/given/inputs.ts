@@ -5,6 +5,7 @@ import type { BuildUp } from "../readings/index.ts";
 import type { Message } from "../say/index.ts";
 import type { TankFacts } from "../tank/index.ts";
 import type { Parameter } from "../units/index.ts";
+import type { Meter } from "../upkeep/index.ts";
 import type { Conditioner } from "../water/index.ts";
 import type { FindingKind } from "./findingKinds.ts";
 
@@ -130,6 +131,8 @@ export interface PlanInput {
   readonly tasks: readonly TankTask[];
   /** What calls for jobs beside readings: animals and lamps that came, hours run, how dirty things were. */
   readonly evidence?: Pick<Evidence, "events" | "running" | "dirt">;
+  /** Hour meters of its equipment; none in what an earlier version kept. */
+  readonly meters?: readonly Meter[];
   /** Jobs that somebody does against a rule, with the reason. */
   readonly overridden?: Readonly<Record<string, string>>;
   readonly source: WaterSource;

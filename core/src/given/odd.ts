@@ -1,4 +1,6 @@
+import { median } from "../numeric/index.ts";
 import { type DecimalSign, type Parameter, parameterFacts } from "../units/index.ts";
+import { mostHours } from "../upkeep/index.ts";
 import type { PlanInput, PlanReading } from "./inputs.ts";
 import { readToday } from "./known.ts";
 
@@ -41,19 +43,15 @@ const SLIPS: readonly {
   { as: "phosphorus", of: ["phosphate"], put: (x) => x / 3.0661 },
 ];
 
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = Math.floor(sorted.length / 2);
-  const [low, high] = [sorted[middle - 1] ?? 0, sorted[middle] ?? 0];
-  return sorted.length % 2 === 1 ? high : (low + high) / 2;
-};
+/** What a figure is held against. */
+type KnownForOdd = Pick<PlanInput, "readings" | "rates" | "facts" | "on" | "meters">;
 
 /**
  * What a figure should have been, where it does not fit: against the fit with its uncertainty, else against the middle of the
  * last five readings. Null where it fits, or where there is nothing to hold it against.
  */
 export function oddOf(
-  input: Pick<PlanInput, "readings" | "rates" | "facts" | "on">,
+  input: KnownForOdd,
   reading: Pick<PlanReading, "parameter" | "value" | "sigma" | "item">,
 ): OddReading | null {
   const { parameter, value } = reading;
@@ -104,9 +102,13 @@ export function meantBy(typed: Typed, { value }: Offer): { readonly unit: string
 }
 
 function expectedOf(
-  { readings, rates, facts, on }: Pick<PlanInput, "readings" | "rates" | "facts" | "on">,
+  { readings, rates, facts, on, meters }: KnownForOdd,
   { parameter, value, sigma, item }: Pick<PlanReading, "parameter" | "value" | "sigma" | "item">,
 ): number | null {
+  if (parameter === "hours") {
+    const meter = meters?.find((m) => m.name === item);
+    return meter && (value < meter.hours || value > mostHours(meter, on)) ? meter.hours : null;
+  }
   const rate = rates[parameter];
   if (rate?.enough) {
     const spread = Math.hypot(sigma, rate.nowSigma, 0.05 * Math.abs(rate.now));

@@ -1,4 +1,4 @@
-import { PARAMETERS, type Parameter } from "../units/index.ts";
+import { OF_WATER, type Parameter } from "../units/index.ts";
 import {
   CADENCE_GEAR,
   type Cadence,
@@ -138,7 +138,7 @@ function readSign(said: string): Cadence | string {
   if (dirt) return { by: "sign", sign: { of: "dirt", job: dirt[1] ?? "", atLeast: Number(dirt[2]) }, atLatestDays };
   const band = sign.match(/^when (?:the )?(\w+) is out of band$/);
   if (band) {
-    const parameter = PARAMETERS.find((p) => p === band[1]);
+    const parameter = OF_WATER.find((p) => p === band[1]);
     return parameter
       ? { by: "sign", sign: { of: "band", parameter: parameter as Parameter }, atLatestDays }
       : `${band[1]} is nothing that is measured.`;

@@ -1,5 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { co2Series, type DatedReading, evaporationSeries, freeAmmoniaSeries } from "./index.ts";
+import {
+  co2Series,
+  type DatedReading,
+  evaporationSeries,
+  freeAmmoniaSeries,
+  runningSaid,
+  runningSeries,
+} from "./index.ts";
 
 const read = (parameter: DatedReading["parameter"], value: number, on = "2026-11-20", sigma = 0): DatedReading => ({
   ...{ parameter, value, sigma, on },
@@ -78,5 +85,40 @@ describe("evaporation as a series", () => {
     expect(evaporationSeries([level("2026-11-20", 2, 0)])).toEqual([]);
     expect(evaporationSeries([])).toEqual([]);
     expect(evaporationSeries([level("2026-11-20", 0, 7)])[0]).toMatchObject({ value: 0, low: 0, high: 0 });
+  });
+});
+
+describe("running hours as a series", () => {
+  const read = (on: string, hours: number) => ({ on, hours });
+  test("are hours a day between two readings, within what a meter of whole hours can tell", () => {
+    const [first, second] = runningSeries([
+      ...[read("2026-08-03", 7560), read("2026-08-17", 7644), read("2026-08-31", 7966)],
+    ]);
+    // 84 h in 14 days; 322 h in 14 days.
+    expect(first).toMatchObject({ on: "2026-08-17", value: 6, meter: { hours: 7644, days: 14 } });
+    expect(first?.low).toBeCloseTo(83 / 14, 9);
+    expect(first?.high).toBeCloseTo(85 / 14, 9);
+    expect(second?.value).toBe(23);
+  });
+  test("begin anew where a meter shows less: it is another one", () => {
+    const series = runningSeries([read("2026-08-01", 900), read("2026-08-11", 3), read("2026-08-21", 103)]);
+    expect(series.map((p) => [p.on, p.value])).toEqual([["2026-08-21", 10]]);
+  });
+  test("two readings of a day are one, the later, and no day has more than 24 of them", () => {
+    const twice = [read("2026-08-01", 0), read("2026-08-02", 20), read("2026-08-02", 25), read("2026-08-03", 60)];
+    expect(runningSeries(twice).map((p) => [p.value, p.high])).toEqual([
+      [24, 24],
+      [24, 24],
+    ]);
+    expect(runningSeries([])).toEqual([]);
+  });
+  test("tell what is usual and when it ran most, from three on", () => {
+    const at = (hours: readonly number[]) => runningSeries(hours.map((h, i) => read(`2026-08-0${i + 1}`, h)));
+    expect(runningSaid(at([0, 6, 12]))).toBeNull();
+    expect(runningSaid(at([0, 6, 12, 35, 41]))).toEqual({
+      ...{ nowPerDay: 6, usualPerDay: 6 },
+      most: { on: "2026-08-04", perDay: 23 },
+    });
+    expect(runningSaid(at([0, 6, 12, 19]))?.most).toBeNull();
   });
 });

@@ -1,8 +1,10 @@
+import { daysBetween } from "../calendar/civil.ts";
+import { median } from "../numeric/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { CO2_RELATIVE, co2MgL, freeAmmoniaMgL } from "../water/index.ts";
 
 /** What is worked out of what was logged on one day, as a series of its own. */
-export type Derived = "free-ammonia" | "co2" | "evaporation";
+export type Derived = "free-ammonia" | "co2" | "evaporation" | "running";
 
 /** A reading, canonical. */
 export interface DatedReading {
@@ -16,7 +18,7 @@ export interface DatedReading {
 /** A day's figure with what it was worked out of; the range holds 19 of 20. */
 export interface DerivedPoint {
   readonly on: string;
-  /** mg/L, of ammonia as NH3; of evaporation L a day. */
+  /** mg/L, of ammonia as NH3; of evaporation L a day; of what runs h a day. */
   readonly value: number;
   readonly low: number;
   readonly high: number;
@@ -25,6 +27,8 @@ export interface DerivedPoint {
   readonly assumed: readonly Parameter[];
   /** Of evaporation: how far below its mark it stood, after how long. */
   readonly stood?: Pick<LoggedLevel, "belowCm" | "days">;
+  /** Of what runs: what its hour meter showed, and how many days after the reading before. */
+  readonly meter?: { readonly hours: number; readonly days: number };
 }
 
 /** How far a tank stood below its mark on arrival. */
@@ -121,4 +125,54 @@ export function evaporationSeries(levels: readonly LoggedLevel[]): DerivedPoint[
       { on, value, low: Math.max(0, value - off), high: value + off, from: {}, assumed: [], stood: { belowCm, days } },
     ];
   });
+}
+
+/**
+ * Hours a day that a piece of equipment ran, between each reading of its hour meter and the one before.
+ *
+ * Its range is that of a meter that shows whole hours. Two readings of a day are one, the later; a meter that shows less than
+ * before is another one or was set back, and begins anew.
+ *
+ * @param readings Of one piece, the earlier first.
+ * @example
+ * runningSeries([{ on: "2026-11-01", hours: 100 }, { on: "2026-11-11", hours: 180 }])[0]?.value; // 8
+ */
+export function runningSeries(readings: readonly { readonly on: string; readonly hours: number }[]): DerivedPoint[] {
+  const days = [...new Map(readings.map((r) => [r.on, r])).values()];
+  return days.flatMap(({ on, hours }, i) => {
+    const before = days[i - 1];
+    if (!before || hours < before.hours) return [];
+    const gone = daysBetween(before.on, on);
+    const at = (ran: number) => bounded(ran / gone, 0, 24);
+    const ran = hours - before.hours;
+    return [
+      {
+        ...{ on, value: at(ran), low: at(ran - 1), high: at(ran + 1), from: {}, assumed: [] },
+        meter: { hours, days: gone },
+      },
+    ];
+  });
+}
+
+/** What a piece of equipment does of late, usually, and did most; null for the last where that is nothing out of the way. */
+export interface RunningSaid {
+  readonly nowPerDay: number;
+  readonly usualPerDay: number;
+  readonly most: { readonly on: string; readonly perDay: number } | null;
+}
+
+/** So many times what is usual is out of the way. */
+const MUCH_MORE = 1.5;
+const FEWEST_TOLD = 3;
+
+/** What its running hours tell; null where it was read too seldom to know what is usual. */
+export function runningSaid(points: readonly DerivedPoint[]): RunningSaid | null {
+  const last = points.at(-1);
+  if (!last || points.length < FEWEST_TOLD) return null;
+  const usualPerDay = median(points.map((p) => p.value));
+  const most = points.reduce((a, b) => (b.value > a.value ? b : a));
+  return {
+    ...{ nowPerDay: last.value, usualPerDay },
+    most: most.value > MUCH_MORE * usualPerDay ? { on: most.on, perDay: most.value } : null,
+  };
 }

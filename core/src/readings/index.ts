@@ -25,6 +25,9 @@ export {
   evaporationSeries,
   freeAmmoniaSeries,
   type LoggedLevel,
+  type RunningSaid,
+  runningSaid,
+  runningSeries,
 } from "./derived.ts";
 export { type CourseFit, fitCourse, type TimedValue, valuesOn } from "./fitCourse.ts";
 export { placeInBand, standing } from "./place.ts";

@@ -10,7 +10,7 @@ import {
   writeField,
 } from "../desk/index.ts";
 import { fit, wordsOf } from "../find/index.ts";
-import { METRIC, PARAMETERS, type Parameter, parameterFacts } from "../units/index.ts";
+import { METRIC, OF_WATER, type Parameter, parameterFacts } from "../units/index.ts";
 import { type DateOrder, type DecimalSign, isFormula, readMoment, readNumber, unguardText } from "./cell.ts";
 import type { Heading } from "./heading.ts";
 import { readListCell } from "./listCell.ts";
@@ -111,7 +111,7 @@ const plainTarget = (key: string, label: string, also: readonly string[] = []): 
 });
 
 /** Short names of parameters in readings of the trade. */
-const PARAMETER_ALSO: Readonly<Record<Parameter, readonly string[]>> = {
+const PARAMETER_ALSO: Readonly<Record<(typeof OF_WATER)[number], readonly string[]>> = {
   temperature: ["temp"],
   salinity: ["sal", "sg", "specific gravity", "conductivity"],
   ph: [],
@@ -138,7 +138,7 @@ const readingTargets: readonly Target[] = [
   plainTarget("value", "Value", ["result", "reading", "entered"]),
   plainTarget("unit", "Unit", ["units"]),
   plainTarget("method", "Method", ["kit", "instrument"]),
-  ...PARAMETERS.map((p) => ({
+  ...OF_WATER.map((p) => ({
     key: `of:${p}`,
     label: parameterFacts[p].label,
     also: PARAMETER_ALSO[p],
@@ -156,7 +156,7 @@ export function targetsOf(kind: FileKind): readonly Target[] {
 
 /** Every name of every parameter, plain. */
 const PARAMETER_BY_NAME = new Map(
-  PARAMETERS.flatMap((p) =>
+  OF_WATER.flatMap((p) =>
     [p, parameterFacts[p].label, parameterFacts[p].freshLabel ?? p, ...PARAMETER_ALSO[p]].map(
       (name) => [wordsOf(name).join(" "), p] as const,
     ),

@@ -108,9 +108,9 @@ export function showReading(parameter: Parameter, canonical: number, units: Unit
 }
 
 /**
- * What a reading is of: a flow is a filter's where one is named.
+ * What a reading is of: a flow is a filter's where one is named, hours are a piece of equipment's.
  *
  * @example readingLabel("flow", "Canister A") // "Flow of Canister A"
  */
 export const readingLabel = (parameter: Parameter, item?: string | null): string =>
-  item ? `Flow of ${item}` : parameterFacts[parameter].label;
+  item ? `${parameter === "hours" ? "Hour meter" : "Flow"} of ${item}` : parameterFacts[parameter].label;

@@ -13,6 +13,7 @@ export {
 } from "./display.ts";
 export {
   type MethodOption,
+  OF_WATER,
   PARAMETERS,
   type Parameter,
   type ParameterFacts,

@@ -7,10 +7,10 @@ import {
 } from "../water/seawater.ts";
 
 /**
- * What is measured. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L, L/h; ammonia as nitrogen, chloramine as
- * chlorine. The flow is that of the return, what is dissolved that of the purified water.
+ * What water is measured for. Canonical units: °C, PSU (shown as ppt), pH, dKH, dGH, mg/L, L/h; ammonia as nitrogen,
+ * chloramine as chlorine. The flow is that of the return, what is dissolved that of the purified water.
  */
-export const PARAMETERS = [
+export const OF_WATER = [
   "temperature",
   "salinity",
   "ph",
@@ -27,6 +27,9 @@ export const PARAMETERS = [
   "chlorine",
   "chloramine",
 ] as const;
+
+/** Everything that is read at a tank: its water, and the hour meter of a piece of its equipment. */
+export const PARAMETERS = [...OF_WATER, "hours"] as const;
 export type Parameter = (typeof PARAMETERS)[number];
 
 /** One unit that a figure may be entered or shown in. */
@@ -292,6 +295,15 @@ export const parameterFacts: Readonly<Record<Parameter, ParameterFacts>> = {
     step: 0.05,
     units: [same("mg/L", 2), same("ppm", 2)],
     methods: [LIQUID, PHOTOMETER, STRIP, LABORATORY],
+  },
+  hours: {
+    label: "Hour meter",
+    unit: "h",
+    decimals: 0,
+    plausible: [0, 500_000],
+    step: 1,
+    units: [same("h", 0)],
+    methods: [{ method: "hour meter", absolute: 1 }],
   },
 };
 

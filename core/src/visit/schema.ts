@@ -75,8 +75,8 @@ const CHANGES = [
     temperatureC: z.number().min(-2).max(40).optional(),
     /** How whoever typed it writes decimals. */
     decimal: z.enum([".", ","]).optional(),
-    /** Of a flow: the filter whose it is; the return's where none is named. */
-    item: text(60).min(1).optional(),
+    /** Of a flow: the filter whose it is, the return's where none is named; of hours: the piece of equipment. */
+    item: text(120).min(1).optional(),
     /** The kit or instrument of the register it was read with, as it was then. */
     kit: z
       .object({

@@ -1,5 +1,5 @@
 import { CADENCE_GEAR, type CadenceGear, type Evidence } from "@keel-round/core/programme";
-import { wearOf } from "@keel-round/core/upkeep";
+import { type Meter, type MeterReading, metersOf, wearOf, withMeter } from "@keel-round/core/upkeep";
 import { and, eq, gte, inArray, isNull } from "drizzle-orm";
 import { groupBy } from "../database/groupBy";
 import type { Queries } from "../database/transaction";
@@ -7,7 +7,9 @@ import { animal, animalEvent, equipment } from "../schema";
 
 /** What calls for jobs of some tanks, beside readings and dirt. */
 export interface TankEvidence {
-  readonly of: (tankId: string, on: string) => Pick<Evidence, "events" | "running">;
+  /** @param hours Readings of its hour meters, the earlier first. */
+  readonly of: (tankId: string, on: string, hours: readonly MeterReading[]) => Pick<Evidence, "events" | "running">;
+  readonly meters: (tankId: string, on: string, hours: readonly MeterReading[]) => Meter[];
 }
 
 const LAMPS: readonly string[] = ["light", "uv"];
@@ -44,15 +46,17 @@ export async function loadEvidence(
   const events = groupBy(added, (r) => r.tankId);
   const pieces = groupBy(gear, (r) => r.tankId);
   return {
-    of: (tankId, on) => ({
+    meters: (tankId, on, hours) => metersOf(pieces.get(tankId) ?? [], hours, on),
+    of: (tankId, on, hours) => ({
       events: [
         ...(events.get(tankId) ?? []).filter((e) => e.on <= on).map((e) => ({ kind: "stocking" as const, on: e.on })),
         ...(pieces.get(tankId) ?? [])
           .filter((p) => LAMPS.includes(p.kind) && p.installedOn >= since && p.installedOn <= on)
           .map((p) => ({ kind: "new-lamp" as const, on: p.installedOn })),
       ],
-      running: (pieces.get(tankId) ?? []).flatMap((p) =>
-        counted(p.kind) && p.hoursPerDay !== null
+      running: (pieces.get(tankId) ?? []).flatMap((piece) => {
+        const p = withMeter(piece, hours, on);
+        return counted(p.kind) && p.hoursPerDay !== null
           ? [
               {
                 of: p.kind,
@@ -63,8 +67,8 @@ export async function loadEvidence(
                 asOf: on,
               },
             ]
-          : [],
-      ),
+          : [];
+      }),
     }),
   };
 }

@@ -37,6 +37,10 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
   ): R[] => others(list).filter((r) => r.onDate <= v.on);
   const readings = earlier(rows.readings.get(v.tankId));
   const changes = earlier(rows.changes.get(v.tankId));
+  const hours = readings.flatMap((r) =>
+    r.parameter === "hours" ? [{ item: r.item, value: r.value, on: r.onDate }] : [],
+  );
+  const meters = rows.evidence.meters(v.tankId, v.on, hours);
   const byHand = earlier(rows.byHand.get(v.tankId));
   const kept = factsOf(row.tank, (rows.animals.get(v.tankId) ?? []).map(animalGroup));
   const facts = {
@@ -65,11 +69,12 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
       .filter((t) => (rows.carriers.get(`${row.site.id} ${t.code}`) ?? v.tankId) === v.tankId)
       .map((t) => taskOf(t, rows.firmJobs)),
     evidence: {
-      ...rows.evidence.of(v.tankId, v.on),
+      ...rows.evidence.of(v.tankId, v.on, hours),
       dirt: earlier(rows.steps.get(v.tankId)).flatMap((s) =>
         s.dirt === null ? [] : [{ job: s.step, on: s.onDate, dirt: s.dirt }],
       ),
     },
+    ...(meters.length > 0 ? { meters } : {}),
     source: water,
     topUpSource: sourceOf(row.topUp, v.on),
     ...(rows.kits.length > 0 ? { kits: rows.kits.map((k) => kitOnDay(k, v.on)) } : {}),

@@ -1,5 +1,5 @@
 import { DOSED, type ReagentName } from "@keel-round/core/mixing";
-import { PARAMETERS } from "@keel-round/core/units";
+import { OF_WATER } from "@keel-round/core/units";
 import {
   boolean,
   double,
@@ -128,7 +128,7 @@ export const kit = mysqlTable(
       .notNull()
       .references(() => business.id),
     name: varchar("name", { length: 120 }).notNull(),
-    parameter: mysqlEnum("parameter", PARAMETERS).notNull(),
+    parameter: mysqlEnum("parameter", OF_WATER).notNull(),
     method: varchar("method", { length: 40 }).notNull(),
     /** What it can tell apart, canonical. */
     resolution: double("resolution"),

@@ -40,8 +40,8 @@ export const reading = mysqlTable(
     method: varchar("method", { length: 40 }).notNull(),
     value: double("value").notNull(),
     sigma: double("sigma").notNull(),
-    /** Of a flow: the filter whose it is, by its name; null for the return's. */
-    item: varchar("item", { length: 60 }),
+    /** Of a flow: the filter whose it is, by its name; null for the return's. Of hours: the piece of equipment. */
+    item: varchar("item", { length: 120 }),
     /** What it was read with, where that stands in the register, and what was taken off for it. */
     kitId: uuid("kit_id"),
     kitOffset: double("kit_offset"),
@@ -82,6 +82,8 @@ export const readingCorrection = mysqlTable(
     at: instant("at").notNull(),
     why: varchar("why", { length: 400 }).notNull(),
     parameter: varchar("parameter", { length: 24 }).notNull(),
+    /** Whose it is, as the reading's. */
+    item: varchar("item", { length: 120 }),
     takenAt: instant("taken_at").notNull(),
     entered: varchar("entered", { length: 20 }).notNull(),
     unit: varchar("unit", { length: 20 }).notNull(),

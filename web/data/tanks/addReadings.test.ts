@@ -61,6 +61,27 @@ describe("readings outside of a visit", () => {
       ...{ readingId: id, was: "150 mg/L", now: "15,0 mg/L", by: "Maud Oyelaran", why: "a slip" },
       ...{ visitsOn: [], lettersOn: [] },
     });
+    // Who reads in another unit finds no figure of this one.
+    const inGrains = { ...maud, units: { ...maud.units, alkalinity: "ppm CaCO3" } } as const;
+    await addReadings(
+      maud,
+      {
+        ...{ tankId, on: addDays(today, -1), minute: 1 },
+        readings: [{ parameter: "alkalinity", text: "2.8", unit: "dKH", method: "liquid kit" }],
+      },
+      { now: new Date(), today },
+    );
+    const kh = (await mine()).find((r) => r.parameter === "alkalinity");
+    await correctReading(
+      maud,
+      { readingId: kh?.id ?? "", really: { text: "5.6", unit: "dKH" }, why: "a slip" },
+      { now: new Date(), today },
+    );
+    // 2.8 dKH are one meq/L, which is 50.04 ppm of calcium carbonate.
+    expect((await correctedReadings(inGrains, tankId))[0]).toMatchObject({
+      ...{ was: "50\u00a0ppm CaCO3", now: "100\u00a0ppm CaCO3" },
+    });
+    await correctReading(maud, { readingId: kh?.id ?? "", really: null, why: "done" }, { now: new Date(), today });
     await expect(
       correctReading(
         maud,
@@ -72,7 +93,8 @@ describe("readings outside of a visit", () => {
       fields: { text: [expect.stringMatching(/^Enter a figure from 0 to 500/)] },
     });
     await correctReading(maud, { readingId: id, really: null, why: "done" }, { now: new Date(), today });
-    expect((await correctedReadings(maud, tankId)).map((c) => c.now)).toEqual([null, "15,0 mg/L", null]);
+    const nitrates = (await correctedReadings(maud, tankId)).filter((c) => c.parameter === "nitrate");
+    expect(nitrates.map((c) => c.now)).toEqual([null, "15,0 mg/L", null]);
   });
   test("say which plans leaned on the old figure", async () => {
     const [last, before] = (await db().select().from(visit).where(eq(visit.tankId, tankId)))

@@ -29,8 +29,8 @@ export const AddReadingsSchema = z.object({
         unit: z.string().max(20),
         method: z.string().max(40),
         decimal: z.enum([".", ","]).optional(),
-        /** Of a flow: the filter whose it is. */
-        item: z.string().trim().min(1).max(60).nullish(),
+        /** Of a flow: the filter whose it is; of hours: the piece of equipment. */
+        item: z.string().trim().min(1).max(120).nullish(),
         /** A kit or an instrument of the register. */
         kitId: z.uuid().nullish(),
       }),
@@ -61,6 +61,7 @@ export async function addReadings(
     const kit = kits.find((k) => k.kit.id === entered.kitId && k.parameter === entered.parameter)?.kit;
     if (entered.kitId && !kit) refuse(`readings.${i}`, "Choose a kit that measures this, or a method.");
     const found = parseReading({ ...entered, kit });
+    if (entered.parameter === "hours" && !entered.item) refuse(`readings.${i}`, "Choose whose hour meter was read.");
     if (found.ok) return { ...entered, ...found, kit };
     return refuse(`readings.${i}`, readingProblem(entered.parameter, entered.text, found.problem));
   });
@@ -86,7 +87,7 @@ export async function addReadings(
       method: r.method,
       value: r.value,
       sigma: r.sigma,
-      item: r.parameter === "flow" ? (r.item ?? null) : null,
+      item: r.parameter === "flow" || r.parameter === "hours" ? (r.item ?? null) : null,
       kitId: r.kit?.id ?? null,
       kitOffset: r.kit?.offset ?? null,
       kitOffsetSigma: r.kit?.offsetSigma ?? null,
@@ -145,10 +146,10 @@ export async function correctReading(
     await lockTank(tx, scope, row.tankId);
     const parameter = row.parameter as Parameter;
     const found = really && parsedAs(parameter, row, really);
-    const { tankId, entered, unit, value, takenAt } = row;
+    const { tankId, entered, unit, value, takenAt, item } = row;
     await tx.insert(readingCorrection).values({
       ...{ id: newId(), businessId: scope.businessId, tankId, readingId, personId: scope.personId, at: now, why },
-      ...{ parameter, takenAt, entered, unit, value },
+      ...{ parameter, item, takenAt, entered, unit, value },
       ...{ nowEntered: really?.text ?? null, nowUnit: really?.unit ?? null, nowValue: found?.value ?? null },
     });
     if (found && really)

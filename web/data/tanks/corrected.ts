@@ -1,5 +1,5 @@
 import { civilOf } from "@keel-round/core/calendar";
-import { enteredText, type Parameter, parameterFacts, type UnitPreference } from "@keel-round/core/units";
+import { enteredText, type Parameter, readingLabel, type UnitPreference } from "@keel-round/core/units";
 import type { VisitState } from "@keel-round/core/visit";
 import { and, asc, desc, eq, gt, gte, inArray, isNotNull, lte, max } from "drizzle-orm";
 import type { Scope } from "../access/scope";
@@ -14,6 +14,8 @@ export interface CorrectedReading {
   readonly id: string;
   readonly readingId: string;
   readonly parameter: Parameter;
+  /** Whose it is, of a flow or of an hour meter. */
+  readonly item: string | null;
   readonly takenAt: Date;
   readonly was: string;
   /** Null where nobody measured it. */
@@ -30,7 +32,7 @@ const told = (row: Row, by: string, units: UnitPreference) => {
   const parameter = row.parameter as Parameter;
   const written = (text: string, unit: string) => enteredText({ parameter, text, unit }, units);
   return {
-    ...{ id: row.id, readingId: row.readingId, parameter, takenAt: row.takenAt },
+    ...{ id: row.id, readingId: row.readingId, parameter, item: row.item, takenAt: row.takenAt },
     was: written(row.entered, row.unit),
     now: row.nowEntered === null ? null : written(row.nowEntered, row.nowUnit ?? ""),
     ...{ by, at: row.at, why: row.why },
@@ -126,9 +128,14 @@ export async function letterLeantOn(
   return (await correctedSince(scope, ids, createdAt, [])).map(correctionText);
 }
 
-/** "Alkalinity was entered as 6.5 dKH; it really was 7.5 dKH" of a correction. A flow is a filter's as often as the return's. */
-export const correctionText = ({ parameter, was, now }: Pick<CorrectedReading, "parameter" | "was" | "now">): string =>
-  `${parameter === "flow" ? "A flow" : parameterFacts[parameter].label} was entered as ${was}; ${now === null ? "nobody measured it" : `it really was ${now}`}`;
+/** "Alkalinity was entered as 6.5 dKH; it really was 7.5 dKH" of a correction. */
+export const correctionText = ({
+  parameter,
+  item,
+  was,
+  now,
+}: Pick<CorrectedReading, "parameter" | "item" | "was" | "now">): string =>
+  `${readingLabel(parameter, item)} was entered as ${was}; ${now === null ? "nobody measured it" : `it really was ${now}`}`;
 
 /** What the log of a visit says was corrected: the same log always leaves the same rows. */
 export async function projectReadingCorrections(
@@ -147,7 +154,7 @@ export async function projectReadingCorrections(
       {
         ...base,
         ...{ id: opId, readingId: change.id, personId, at: new Date(at), why: why.slice(0, 400) },
-        ...{ parameter: before.parameter, takenAt: new Date(before.at) },
+        ...{ parameter: before.parameter, item: before.item ?? null, takenAt: new Date(before.at) },
         ...{ entered: before.text, unit: before.unit, value: before.value },
         ...{
           nowEntered: told?.text ?? null,

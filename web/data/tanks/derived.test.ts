@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, test } from "vitest";
 import { demoBusiness, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
+import { equipmentOfTank } from "../desk/equipment";
 import { levelLog } from "../schema";
 import { addReadings } from "./addReadings";
 import { derivedOf, loadDerived } from "./derived";
@@ -61,5 +62,28 @@ describe("what is worked out of the log of a tank", () => {
     // 5.37 % of a mg/L of nitrogen at 25 °C and pH 8.0, which is 1.2159 of ammonia.
     expect(points.at(-1)).toMatchObject({ on, value: expect.closeTo(0.0653, 3) });
     expect(limit).toBe(sheet.input.limits.freeAmmoniaMgL);
+  });
+  test("running hours are those between the readings of one meter, and its life is counted from the newest", async () => {
+    const [college] = await visitsOf(maud.businessId, "Maritime College", today);
+    const tankId = college?.tankId ?? "";
+    const hours = (text: string, item?: string) =>
+      ({ parameter: "hours", text, unit: "h", method: "hour meter", ...(item ? { item } : {}) }) as const;
+    const at = { tankId, on: addDays(today, -4), minute: 0 };
+    await addReadings(maud, { ...at, readings: [hours("8926", "Chiller")] }, { now: new Date(), today });
+    const sheet = await loadTank(maud, tankId, today);
+    const { points, item } = await loadDerived(maud, sheet, "running", today, "Chiller");
+    expect(item).toBe("Chiller");
+    // 60 h in the ten days since the demo's last reading; 322 h in the worst fortnight.
+    expect(points.at(-1)).toMatchObject({ on: at.on, value: 6, meter: { hours: 8926, days: 10 } });
+    expect(Math.max(...points.map((p) => p.value))).toBe(23);
+    expect(sheet.input.meters).toEqual([{ name: "Chiller", hours: 8926, on: at.on }]);
+    const chiller = (await equipmentOfTank(maud.businessId, tankId, today)).find((e) => e.name === "Chiller");
+    expect(chiller).toMatchObject({ meterHours: 8926, meterOn: at.on });
+    // Between 6 h a day as registered and what it ran since the end of the heat.
+    expect(chiller?.hoursPerDay).toBeGreaterThan(5);
+    expect(chiller?.hoursPerDay).toBeLessThan(9);
+    await expect(
+      addReadings(maud, { ...at, readings: [hours("9000")] }, { now: new Date(), today }),
+    ).rejects.toMatchObject({ fields: { "readings.0": ["Choose whose hour meter was read."] } });
   });
 });

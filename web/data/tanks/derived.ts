@@ -5,6 +5,7 @@ import {
   type DerivedPoint,
   evaporationSeries,
   freeAmmoniaSeries,
+  runningSeries,
 } from "@keel-round/core/readings";
 import { isSalt, type TankFacts } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
@@ -17,13 +18,15 @@ import type { TankSheet } from "./tanks";
 /** A figure that is worked out of what was logged on one day. */
 export interface DerivedSeries {
   readonly of: Derived;
+  /** Of what runs: the piece of equipment. */
+  readonly item: string | null;
   readonly points: readonly DerivedPoint[];
   /** From where on it harms, in its unit; null where it has no such limit. */
   readonly limit: number | null;
   readonly on: string;
 }
 
-const PARTS: Readonly<Record<Exclude<Derived, "evaporation">, readonly Parameter[]>> = {
+const PARTS: Readonly<Record<Exclude<Derived, "evaporation" | "running">, readonly Parameter[]>> = {
   "free-ammonia": ["ammonia", "ph", "temperature", "salinity"],
   co2: ["alkalinity", "ph"],
 };
@@ -42,6 +45,7 @@ export async function loadDerived(
   { row, input }: TankSheet,
   of: Derived,
   today: string,
+  item: string | null = null,
 ): Promise<DerivedSeries> {
   const since = addDays(today, -365 * YEARS_BACK);
   if (of === "evaporation") {
@@ -55,7 +59,26 @@ export async function loadDerived(
         ),
       )
       .orderBy(asc(levelLog.onDate), asc(levelLog.id));
-    return { of, points: evaporationSeries(levels.map((l) => ({ ...l, days: l.days ?? 0 }))), limit: null, on: today };
+    return {
+      of,
+      item,
+      points: evaporationSeries(levels.map((l) => ({ ...l, days: l.days ?? 0 }))),
+      limit: null,
+      on: today,
+    };
+  }
+  if (of === "running") {
+    const read = await db()
+      .select({ on: reading.onDate, hours: reading.value })
+      .from(reading)
+      .where(
+        and(
+          ...[eq(reading.businessId, scope.businessId), eq(reading.tankId, row.id), eq(reading.parameter, "hours")],
+          ...[eq(reading.item, item ?? ""), gte(reading.onDate, since)],
+        ),
+      )
+      .orderBy(asc(reading.takenAt), asc(reading.id));
+    return { of, item, points: runningSeries(read), limit: null, on: today };
   }
   const rows = await db()
     .select({ parameter: reading.parameter, value: reading.value, sigma: reading.sigma, on: reading.onDate })
@@ -70,5 +93,5 @@ export async function loadDerived(
     .orderBy(asc(reading.takenAt), asc(reading.id));
   const readings = rows.map((r) => ({ ...r, parameter: r.parameter as Parameter }));
   const points = of === "co2" ? co2Series(readings) : freeAmmoniaSeries(readings, input.facts);
-  return { of, points, limit: of === "co2" ? null : input.limits.freeAmmoniaMgL, on: today };
+  return { of, item, points, limit: of === "co2" ? null : input.limits.freeAmmoniaMgL, on: today };
 }

@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type Entity, recordKinds, usualValues, type Values } from "@keel-round/core/desk";
+import type { EquipmentLife } from "@keel-round/core/upkeep";
 import type { ReactNode } from "react";
 import type { Scope } from "@/data/access/scope";
 import type { HistoryLine } from "@/data/desk/history";
@@ -28,6 +29,7 @@ export function RecordPage({
   below,
   visits,
   library,
+  life,
   today,
 }: {
   scope: Scope;
@@ -42,6 +44,8 @@ export function RecordPage({
   visits: ReactNode;
   /** Of a job: the same as the library has it; null for anything else. */
   library: Values | null;
+  /** Of a piece of equipment: its life, with its hour meter as it was read last. */
+  life: EquipmentLife | null;
   today: string;
 }) {
   const editable = mayEdit(scope, entity);
@@ -50,7 +54,11 @@ export function RecordPage({
       <DeskNav here={entity} scope={scope} />
       <PageHead
         title={record.name}
-        facts={record.archived ? "in the archive" : recordFacts(entity, record.values, today, scope.units)}
+        facts={
+          record.archived
+            ? "in the archive"
+            : recordFacts({ entity, values: record.values, life, today, units: scope.units })
+        }
         actions={
           editable && entity !== "kind" && <ArchiveButton entity={entity} id={record.id} archived={record.archived} />
         }

@@ -2,28 +2,28 @@ import { Box } from "@chakra-ui/react";
 import { type Entity, sourceWith, type Values } from "@keel-round/core/desk";
 import { basisOf, sourceOn, sourceTest } from "@keel-round/core/given";
 import { figure, type Parameter, parameterFacts, type UnitPreference, withUnit } from "@keel-round/core/units";
-import { wearOf } from "@keel-round/core/upkeep";
+import { type EquipmentLife, wearOf } from "@keel-round/core/upkeep";
 import { Span } from "@/kit/elements";
 import { yearDate } from "@/kit/words";
 
 /** What a record comes to today, beside its name: a water's figures, the dates of a piece of equipment. */
-export function recordFacts(entity: Entity, values: Values, today: string, units: UnitPreference) {
+export function recordFacts({
+  entity,
+  values,
+  life,
+  today,
+  units,
+}: {
+  entity: Entity;
+  values: Values;
+  /** Of a piece of equipment. */
+  life: EquipmentLife | null;
+  today: string;
+  units: UnitPreference;
+}) {
   if (entity === "source") return <WaterToday values={values} today={today} units={units} />;
-  if (entity !== "equipment") return null;
-  const number = (key: string) => (typeof values[key] === "number" ? (values[key] as number) : null);
-  const wear = wearOf(
-    {
-      installedOn: String(values.installedOn),
-      hoursPerDay: number("hoursPerDay"),
-      serviceEveryDays: number("serviceEveryDays"),
-      lastServicedOn: typeof values.lastServicedOn === "string" ? values.lastServicedOn : null,
-      meterHours: number("meterHours"),
-      meterOn: typeof values.meterOn === "string" ? values.meterOn : null,
-      replaceAfterDays: number("replaceAfterDays"),
-      replaceAfterHours: number("replaceAfterHours"),
-    },
-    today,
-  );
+  if (!life) return null;
+  const wear = wearOf(life, today);
   const parts = [
     wear.hoursRun === null ? null : `${figure(wear.hoursRun, 0)} h run`,
     wear.serviceDueOn === null

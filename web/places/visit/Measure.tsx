@@ -16,7 +16,7 @@ import { ThumbBar } from "./ThumbBar";
 /** Parameters in the order somebody at this tank looks for them: its own first, then all others by name. */
 function parametersFor(kept: VisitBundle): Parameter[] {
   const own = kept.input.facts.bands.map((b) => b.parameter);
-  const others = PARAMETERS.filter((p) => !own.includes(p));
+  const others = PARAMETERS.filter((p) => !own.includes(p) && (p !== "hours" || kept.input.meters));
   return [...own, ...others.sort((a, b) => byName(parameterFacts[a].label, parameterFacts[b].label))];
 }
 

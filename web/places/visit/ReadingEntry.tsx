@@ -4,20 +4,13 @@ import { Box, Flex } from "@chakra-ui/react";
 import { sayDay } from "@keel-round/core/calendar";
 import { kitSentences } from "@keel-round/core/kits";
 import { sayAll } from "@keel-round/core/say";
-import {
-  enteredText,
-  type Parameter,
-  parameterFacts,
-  readingLabel,
-  showReading,
-  withUnit,
-} from "@keel-round/core/units";
+import { enteredText, type Parameter, readingLabel, showReading, withUnit } from "@keel-round/core/units";
 import { totalAmmoniaForMgL } from "@keel-round/core/water";
 import { checkSentence, offerSentence } from "@keel-round/core/words";
 import type { LiveVisit } from "@/device/useVisit";
 import { Choice, Notice, Problem, QuietButton } from "@/kit/controls";
 import { Span } from "@/kit/elements";
-import { FlowOf } from "@/kit/FlowOf";
+import { ReadingOf } from "@/kit/ReadingOf";
 import { Stepper } from "./Stepper";
 import { useReading } from "./useReading";
 
@@ -73,7 +66,7 @@ function Grey({ visit, parameter, field: { last, expected } }: Part) {
 }
 
 /** The unit, the method, and the press that enters it. */
-function How({ visit, field }: Part) {
+function How({ visit, parameter, field }: Part) {
   const { its, unit, kits, by, setBy } = field;
   const choose = (value: string) => {
     const kit = kits.find((k) => k.kit.id === value) ?? null;
@@ -119,15 +112,15 @@ function How({ visit, field }: Part) {
           Enter
         </QuietButton>
       </Flex>
-      {visit.kept.input.facts.filterUnits.length > 0 && field.its === parameterFacts.flow && (
-        <FlowOf
-          mt="8px"
-          minH="48px"
-          filters={visit.kept.input.facts.filterUnits}
-          value={field.item}
-          onChoose={field.setItem}
-        />
-      )}
+      <ReadingOf
+        mt="8px"
+        minH="48px"
+        parameter={parameter}
+        filters={visit.kept.input.facts.filterUnits}
+        meters={visit.kept.input.meters}
+        value={field.item}
+        onChoose={field.setItem}
+      />
       {says.length > 0 && (
         <Box mt="8px" fontSize="15px" color={by.kit?.problems.length ? "ochre" : "soft"} data-kit="">
           {sayAll(says, visit.kept.units)}

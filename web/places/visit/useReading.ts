@@ -48,7 +48,7 @@ export function useReading(visit: LiveVisit, parameter: Parameter) {
   const its = parameterFacts[parameter];
   const { units, input } = visit.kept;
   const { decimal } = units;
-  const [item, setItem] = useState("");
+  const [item, setItem] = useState(parameter === "hours" ? (input.meters?.[0]?.name ?? "") : "");
   const known = knownOf(visit, parameter, item);
   const preferred = its.units.find((u) => u.unit === unitFor(parameter, units)) ?? its.units[0];
   const [unit, setUnit] = useState(preferred?.unit ?? its.unit);
@@ -81,6 +81,10 @@ export function useReading(visit: LiveVisit, parameter: Parameter) {
     const parsed = parseReading(entered);
     if (!parsed.ok) {
       setError(problemSentence(parsed.problem, text));
+      return false;
+    }
+    if (parameter === "hours" && !item) {
+      setError("No equipment of this tank has an hour meter: its office enters one first.");
       return false;
     }
     const refusal = await visit.say({ type: "reading", id: v7(), ...entered });

@@ -7,7 +7,7 @@ import { sayAll } from "@keel-round/core/say";
 import { type Parameter, parameterFacts, type UnitPreference, withUnit } from "@keel-round/core/units";
 import { offerSentence } from "@keel-round/core/words";
 import { Choice, FieldRow, QuietButton, TextInput } from "@/kit/controls";
-import { FlowOf } from "@/kit/FlowOf";
+import { ReadingOf } from "@/kit/ReadingOf";
 import { asOffered, figureOf, type KnownForEntry, kitsFor, type Typed } from "./entry";
 
 /** One parameter: the figure, its unit, and what it was read with. What does not fit is questioned beside it. */
@@ -80,14 +80,14 @@ export function EntryRow({
           </Choice>
         </Box>
       </Flex>
-      {parameter === "flow" && known.facts.filterUnits.length > 0 && (
-        <FlowOf
-          mb="12px"
-          filters={known.facts.filterUnits}
-          value={row.item ?? ""}
-          onChoose={(name) => onType({ item: name || null })}
-        />
-      )}
+      <ReadingOf
+        mb="12px"
+        parameter={parameter}
+        filters={known.facts.filterUnits}
+        meters={known.meters}
+        value={row.item ?? ""}
+        onChoose={(name) => onType({ item: name || null })}
+      />
     </Box>
   );
 }

@@ -21,7 +21,7 @@ import { CorrectEntered } from "./CorrectEntered";
 import { Corrected } from "./Corrected";
 import { Course } from "./Course";
 import { knownForEntry, parametersOf } from "./entry";
-import { DERIVED_NAME, DerivedView } from "./trend/DerivedView";
+import { DerivedView, derivedName } from "./trend/DerivedView";
 import { Multiples } from "./trend/Multiples";
 import { SawTooth } from "./trend/SawTooth";
 import type { SavePolicy } from "./trend/UseIt";
@@ -60,12 +60,15 @@ export function ReadingsTab({
             parts={[
               ...facts.bands.map((b) => [readingsAt(sheet, b.parameter), figureLabel(b.parameter, facts)] as const),
               ...readBeside(sheet).map((p) => [readingsAt(sheet, p), parameterFacts[p].label] as const),
-              ...filtersRead(sheet).map(
+              ...itemsRead(sheet, "flow").map(
                 (item) => [readingsAt(sheet, `flow:${item}`), readingLabel("flow", item)] as const,
               ),
-              ...derivedOf(facts).map((d) => [readingsAt(sheet, d), DERIVED_NAME[d]] as const),
+              ...derivedOf(facts).map((of) => [readingsAt(sheet, of), derivedName({ of, item: null })] as const),
+              ...itemsRead(sheet, "hours").map(
+                (item) => [readingsAt(sheet, `hours:${item}`), derivedName({ of: "running", item })] as const,
+              ),
             ]}
-            here={readingsAt(sheet, derived?.of ?? (trend.item ? `flow:${trend.item}` : trend.parameter))}
+            here={readingsAt(sheet, hereOf(trend, derived))}
           />
           {derived ? (
             <DerivedView series={derived} units={scope.units} />
@@ -134,7 +137,11 @@ export function ReadingsTab({
             {sheet.readings.slice(0, 120).map((r) => (
               <tr key={r.id}>
                 <Cell whiteSpace="nowrap">{dayLabel(r.onDate)}</Cell>
-                <Cell>{r.item ? readingLabel("flow", r.item) : figureLabel(r.parameter as Parameter, facts)}</Cell>
+                <Cell>
+                  {r.item
+                    ? readingLabel(r.parameter as Parameter, r.item)
+                    : figureLabel(r.parameter as Parameter, facts)}
+                </Cell>
                 <Cell fontFamily="mono">{withUnit(r.parameter as Parameter, r.value, scope.units)}</Cell>
                 <Cell fontFamily="mono" color="soft" data-entered="">
                   {r.entered} {r.unit}
@@ -175,8 +182,16 @@ const readBeside = ({ readings, input }: Sheet): Parameter[] =>
       readings.some((r) => r.parameter === p && r.item === null) && !input.facts.bands.some((b) => b.parameter === p),
   );
 
-/** Filters whose flow was read. */
-const filtersRead = ({ readings }: Sheet): string[] => [...new Set(readings.flatMap((r) => r.item ?? []))].sort(byText);
+/** Filters whose flow was read, or pieces of equipment whose hours. */
+const itemsRead = ({ readings }: Sheet, parameter: "flow" | "hours"): string[] =>
+  [...new Set(readings.flatMap((r) => (r.parameter === parameter && r.item ? [r.item] : [])))].sort(byText);
 
-const readingsAt = (sheet: Sheet, of: Parameter | Derived | `flow:${string}`) =>
-  `/tanks/${sheet.row.id}?tab=readings&of=${encodeURIComponent(of)}`;
+type Asked = Parameter | Derived | `flow:${string}` | `hours:${string}`;
+
+/** The figure that is looked at. */
+function hereOf(trend: TankTrend, derived: DerivedSeries | null): Asked {
+  if (derived?.item) return `hours:${derived.item}`;
+  return derived?.of ?? (trend.item ? `flow:${trend.item}` : trend.parameter);
+}
+
+const readingsAt = (sheet: Sheet, of: Asked) => `/tanks/${sheet.row.id}?tab=readings&of=${encodeURIComponent(of)}`;

@@ -10,18 +10,21 @@ import {
 } from "@keel-round/core/units";
 
 /** What is known of a tank where readings of it are entered: enough to offer its kits, and to question a figure. */
-export type KnownForEntry = Pick<PlanInput, "readings" | "rates" | "facts" | "on" | "kits">;
+export type KnownForEntry = Pick<PlanInput, "readings" | "rates" | "facts" | "on" | "kits" | "meters">;
 
-export const knownForEntry = ({ readings, rates, facts, on, kits }: PlanInput): KnownForEntry => ({
+export const knownForEntry = ({ readings, rates, facts, on, kits, meters }: PlanInput): KnownForEntry => ({
   ...{ readings, rates, facts, on },
+  ...(meters ? { meters } : {}),
   ...(kits ? { kits } : {}),
 });
 
-/** What a tank is measured for: what is right for it is known, it was read before, or something of it flows. */
-export function parametersOf({ readings, facts }: PlanInput): Parameter[] {
+/** What a tank is measured for: what is right for it is known, it was read before, something of it flows, or has an hour meter. */
+export function parametersOf({ readings, facts, meters }: PlanInput): Parameter[] {
   const bands = facts.bands.map((b) => b.parameter);
   const flows = facts.filterUnits.length > 0 || facts.gear.includes("return");
-  const beside = PARAMETERS.filter((p) => readings.some((r) => r.parameter === p) || (p === "flow" && flows));
+  const beside = PARAMETERS.filter(
+    (p) => readings.some((r) => r.parameter === p) || (p === "flow" && flows) || (p === "hours" && meters),
+  );
   return [...bands, ...beside.filter((p) => !bands.includes(p))];
 }
 
@@ -32,7 +35,7 @@ export interface Typed {
   readonly method: string;
   /** A kit of the register; its method is the reading's. */
   readonly kitId: string | null;
-  /** Of a flow: the filter whose it is. */
+  /** Of a flow: the filter whose it is; of hours: the piece of equipment. */
   readonly item?: string | null;
 }
 
@@ -47,6 +50,7 @@ export function usualRow(known: KnownForEntry, parameter: Parameter, units: Unit
     ...{ text: "", unit: unitFor(parameter, units) },
     method: kit?.method ?? usualMethod(parameter, known.facts.practice),
     kitId: kit?.kit.id ?? null,
+    ...(parameter === "hours" ? { item: known.meters?.[0]?.name ?? null } : {}),
   };
 }
 

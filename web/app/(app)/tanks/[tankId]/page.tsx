@@ -1,5 +1,5 @@
 import type { TankKind } from "@keel-round/core/tank";
-import { PARAMETERS } from "@keel-round/core/units";
+import { OF_WATER } from "@keel-round/core/units";
 import { orNotFound, pageScope } from "@/data/access/pageScope";
 import type { Scope } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
@@ -38,7 +38,7 @@ async function tabData(
     case "animals":
       return { animals: await animalsWithEvents(scope.businessId, tankId) };
     case "equipment":
-      return { equipment: await equipmentOfTank(scope.businessId, tankId) };
+      return { equipment: await equipmentOfTank(scope.businessId, tankId, today) };
     case "programme":
       return scope.role === "tankOwner" ? {} : programmeData(scope, tankId, kind as TankKind, siteId, today);
     case "photos":
@@ -56,20 +56,23 @@ async function tabData(
 
 /** The worked out figure that is asked for; null for one that is read. */
 async function derivedAsked(scope: Scope, sheet: Sheet, of: string | undefined, today: string) {
+  const meter = itemOf(of, "hours");
+  if (meter) return loadDerived(scope, sheet, "running", today, meter);
   const asked = derivedOf(sheet.input.facts).find((d) => d === of);
   return asked ? loadDerived(scope, sheet, asked, today) : null;
 }
 
-/** The filter whose flow is asked for. */
-const flowItem = (of: string | undefined): string | null => (of?.startsWith("flow:") ? of.slice("flow:".length) : null);
+/** The filter whose flow is asked for, or the piece of equipment whose hours. */
+const itemOf = (of: string | undefined, parameter: "flow" | "hours"): string | null =>
+  of?.startsWith(`${parameter}:`) ? of.slice(parameter.length + 1) : null;
 
 /** The figure that is asked for; else what the tank's condition is about, or the first of its bands. */
 async function trendAsked(scope: Scope, sheet: Sheet, of: string | undefined, today: string) {
-  const read = PARAMETERS.filter((p) => sheet.readings.some((r) => r.parameter === p));
+  const read = OF_WATER.filter((p) => sheet.readings.some((r) => r.parameter === p));
   const parameters = [...sheet.input.facts.bands.map((b) => b.parameter), ...read];
   const reason = sheet.status?.why.reason;
   const wanted = [of, reason && "parameter" in reason ? reason.parameter : undefined];
-  const item = flowItem(of);
+  const item = itemOf(of, "flow");
   if (item && sheet.readings.some((r) => r.item === item)) return loadTrend(scope, sheet, "flow", today, item);
   const parameter = parameters.find((p) => wanted[0] === p) ?? parameters.find((p) => wanted[1] === p) ?? parameters[0];
   return parameter && sheet.readings.length > 0 ? loadTrend(scope, sheet, parameter, today) : null;
@@ -79,7 +82,7 @@ async function trendAsked(scope: Scope, sheet: Sheet, of: string | undefined, to
 async function programmeData(scope: Scope, tankId: string, kind: TankKind, siteId: string, today: string) {
   const [year, equipment, library] = await Promise.all([
     loadYear(db(), scope.businessId, siteId, today),
-    equipmentOfTank(scope.businessId, tankId),
+    equipmentOfTank(scope.businessId, tankId, today),
     firmLibrary(db(), scope.businessId, kind),
   ]);
   return { year, equipment, library };

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { daysBetween } from "@keel-round/core/calendar";
-import type { Derived, DerivedPoint } from "@keel-round/core/readings";
+import { type Derived, type DerivedPoint, runningSaid } from "@keel-round/core/readings";
 import { counted, inSentence } from "@keel-round/core/text";
 import type { Parameter } from "@keel-round/core/units";
 import { figure, parameterFacts, showLength, showVolume, type UnitPreference, withUnit } from "@keel-round/core/units";
@@ -10,23 +10,29 @@ import { Circle, Line, Path, Svg, SvgText, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
 
-export const DERIVED_NAME: Readonly<Record<Derived, string>> = {
+const DERIVED_NAME: Readonly<Record<Derived, string>> = {
   "free-ammonia": "Free ammonia",
   co2: "CO2",
   evaporation: "Evaporation",
+  running: "Running hours",
 };
+
+/** "Running hours of Chiller". */
+export const derivedName = ({ of, item }: { readonly of: Derived; readonly item: string | null }): string =>
+  item === null ? DERIVED_NAME[of] : `${DERIVED_NAME[of]} of ${item}`;
 const SAYS: Readonly<Record<Derived, string>> = {
   "free-ammonia": "Worked out from total ammonia, pH, temperature and salinity of the same day, as NH3.",
   co2: "Worked out from KH and pH of the same day, within 30 %: tannins, phosphate and buffer salts mislead it.",
   evaporation: "Worked out from how far it stood below its mark on arrival, since the visit before.",
+  running: "Worked out from its hour meter, since the reading before.",
 };
-const DECIMALS: Readonly<Record<Derived, number>> = { "free-ammonia": 4, co2: 0, evaporation: 2 };
+const DECIMALS: Readonly<Record<Derived, number>> = { "free-ammonia": 4, co2: 0, evaporation: 2, running: 1 };
 const [WIDTH, HEIGHT, LEFT, EDGE] = [1080, 220, 60, 18];
 const FEWEST_DAYS = 42;
 const SHOWN = 40;
 
 const unitOf = (of: Derived, units: UnitPreference): string =>
-  of === "evaporation" ? `${units.volume} a day` : "mg/L";
+  of === "evaporation" ? `${units.volume} a day` : of === "running" ? "h a day" : "mg/L";
 
 /** Litres a day in the reader's volumes. */
 const inVolumes = (p: DerivedPoint, { volume }: UnitPreference): DerivedPoint => ({
@@ -34,7 +40,8 @@ const inVolumes = (p: DerivedPoint, { volume }: UnitPreference): DerivedPoint =>
   ...{ value: showVolume(p.value, volume), low: showVolume(p.low, volume), high: showVolume(p.high, volume) },
 });
 
-function workedFrom({ from, assumed, stood }: DerivedPoint, units: UnitPreference): string {
+function workedFrom({ from, assumed, stood, meter }: DerivedPoint, units: UnitPreference): string {
+  if (meter) return `${figure(meter.hours, 0)} h, ${counted(meter.days, "day")} after the reading before`;
   if (stood)
     return `${figure(showLength(stood.belowCm, units.length), 1)} ${units.length} below its mark after ${counted(stood.days, "day")}`;
   return (Object.entries(from) as [Parameter, number][])
@@ -45,16 +52,24 @@ function workedFrom({ from, assumed, stood }: DerivedPoint, units: UnitPreferenc
     .join("; ");
 }
 
+function runningSentences(points: readonly DerivedPoint[]): string {
+  const said = runningSaid(points);
+  if (!said) return "";
+  const hours = (perDay: number) => `${figure(perDay, DECIMALS.running)} h a day`;
+  const now = `It runs ${hours(said.nowPerDay)} now, ${hours(said.usualPerDay)} as a rule.`;
+  return said.most ? `${now} It ran most up to ${dayLabel(said.most.on)}: ${hours(said.most.perDay)}.` : now;
+}
+
 /** A figure that is worked out of what was logged: its days with their ranges, its limit, and a table of them. */
 export function DerivedView({ series, units }: { series: DerivedSeries; units: UnitPreference }) {
   const { of, limit, on } = series;
   const points = of === "evaporation" ? series.points.map((p) => inVolumes(p, units)) : series.points;
-  const name = DERIVED_NAME[of];
+  const name = derivedName(series);
   const said = (value: number) => `${figure(value, DECIMALS[of])} ${unitOf(of, units)}`;
   if (points.length === 0)
     return (
       <Box color="soft" mb="20px">
-        {SAYS[of]} It was logged on no day yet.
+        {SAYS[of]} {of === "running" ? "It was read on one day so far." : "It was logged on no day yet."}
       </Box>
     );
   return (
@@ -62,6 +77,7 @@ export function DerivedView({ series, units }: { series: DerivedSeries; units: U
       <Box color="soft" mb="8px">
         {SAYS[of]}
       </Box>
+      {of === "running" && <Box mb="8px">{runningSentences(series.points)}</Box>}
       <Course series={{ ...series, points }} />
       <Box overflowX="auto" mt="12px">
         <Table borderCollapse="collapse" fontSize="14px" minW="560px">

@@ -9,7 +9,7 @@ import { DerivedView } from "./DerivedView";
 afterEach(cleanup);
 
 const ammonia: DerivedSeries = {
-  ...{ of: "free-ammonia", limit: 0.02, on: "2026-11-30" },
+  ...{ of: "free-ammonia", item: null, limit: 0.02, on: "2026-11-30" },
   points: [
     {
       ...{ on: "2026-11-16", value: 0.01, low: 0.008, high: 0.012, assumed: ["salinity"] },
@@ -19,7 +19,7 @@ const ammonia: DerivedSeries = {
   ],
 };
 const evaporation: DerivedSeries = {
-  ...{ of: "evaporation", limit: null, on: "2026-11-30" },
+  ...{ of: "evaporation", item: null, limit: null, on: "2026-11-30" },
   points: [
     {
       ...{ on: "2026-11-23", value: 3.785411784, low: 3, high: 4.5, from: {}, assumed: [] },
@@ -49,5 +49,18 @@ describe("what is worked out of the log", () => {
     const { container } = draw(<DerivedView series={{ ...evaporation, points: [] }} units={METRIC} />);
     expect(container.textContent).toMatch(/It was logged on no day yet\.$/);
     expect(container.querySelector("svg")).toBeNull();
+  });
+  test("running hours name their piece, what is usual, and when it ran most", () => {
+    const meter = (on: string, value: number, hours: number) => ({
+      ...{ on, value, low: value, high: value, from: {}, assumed: [], meter: { hours, days: 14 } },
+    });
+    const series: DerivedSeries = {
+      ...{ of: "running", item: "Chiller", limit: null, on: "2026-11-30" },
+      points: [meter("2026-08-03", 6, 7476), meter("2026-08-17", 23, 7798), meter("2026-08-31", 7, 7896)],
+    };
+    const { container } = draw(<DerivedView series={series} units={METRIC} />);
+    expect(container.textContent).toContain("It runs 7.0 h a day now, 7.0 h a day as a rule.");
+    expect(container.textContent).toMatch(/It ran most up to .*17 Aug.*: 23\.0 h a day\./);
+    expect(rows(container)[0]).toMatch(/7\.0 h a day7\.0 to 7\.07\u202f896 h, 14 days after the reading before$/);
   });
 });

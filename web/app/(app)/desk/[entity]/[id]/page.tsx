@@ -10,6 +10,7 @@ import { technicians } from "@/data/access/units";
 import { whenOf } from "@/data/access/when";
 import { feedOf } from "@/data/calendar/feed";
 import { looksOf } from "@/data/desk/codes";
+import { equipmentOfTank } from "@/data/desk/equipment";
 import { historyOf } from "@/data/desk/history";
 import { belowRecord, linkOptions, loadRecord } from "@/data/desk/lists";
 import { libraryOf } from "@/data/library/firmJobs";
@@ -38,7 +39,7 @@ export default async function OneRecordPage({
   if (known.data === "tank") redirect(`/tanks/${id}?tab=settings`);
   const { now, today } = whenOf(scope);
   const found = await orNotFound(loadRecord(scope, known.data, id));
-  const [options, history, looks, below, visits, people, library, feed] = await Promise.all([
+  const [options, history, looks, below, visits, people, library, feed, pieces] = await Promise.all([
     linkOptions(scope, known.data),
     historyOf(scope, known.data, id),
     known.data === "site" ? looksOf(scope, id, new Date(now.getTime() - LOOK_DAYS * 86_400_000)) : [],
@@ -47,6 +48,7 @@ export default async function OneRecordPage({
     known.data === "site" ? technicians(scope) : [],
     known.data === "job" ? libraryOf(scope, id) : null,
     known.data === "site" && seesAll(scope.role) ? feedOf(scope, { kind: "site", ofId: id }) : null,
+    known.data === "equipment" ? equipmentOfTank(scope.businessId, String(found.record.values.tankId), today) : [],
   ]);
   const offers = visits
     ? Object.fromEntries(
@@ -91,6 +93,7 @@ export default async function OneRecordPage({
         const { date, minute } = civilOf(at.getTime(), scope.zone);
         return { on: date, minute, by };
       })}
+      life={pieces.find((p) => p.id === id) ?? null}
       today={today}
     />
   );
