@@ -8,6 +8,14 @@ export const check = (page: Page, what: string): Promise<void> => checked(page, 
 export const checkAll = (page: Page, what: string): Promise<void> =>
   checked(page, what, ["minor", "moderate", "serious", "critical"]);
 
+/** Of a page of plain markup, which has one light alone and runs no script of its own. */
+export async function checkPlain(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).analyze();
+  expect(violations.map((v) => `${what}: ${v.id} at ${v.nodes.map((n) => n.target.join(" ")).slice(0, 3)}`)).toEqual(
+    [],
+  );
+}
+
 async function checked(page: Page, what: string, impacts: readonly string[]): Promise<void> {
   await page.waitForLoadState("networkidle");
   // In the page itself: a blank page of its own for every result takes as long as the looking.

@@ -70,10 +70,13 @@ async function answers(url: string): Promise<void> {
   throw new Error(`${url} does not answer`);
 }
 
+/** Signs somebody of the demo in. */
+export type As = (who: Who, options?: { page?: Page; fresh?: boolean; pace?: "steps" | "phases" }) => Promise<Page>;
+
 export const test = base.extend<
   {
     outbox: string;
-    as: (who: Who, options?: { page?: Page; fresh?: boolean; pace?: "steps" | "phases" }) => Promise<Page>;
+    as: As;
   },
   { application: Application; firm: string }
 >({

@@ -181,7 +181,7 @@ test("an owner of tanks comes in by a mailed link, once, with no password", asyn
   const plain = await (await browser.newContext({ baseURL: baseURL ?? "", javaScriptEnabled: false })).newPage();
   await plain.goto(link);
   await plain.getByRole("button", { name: "Go to your tanks" }).click();
-  await plain.waitForURL("**/tanks");
+  await plain.waitForURL("**/owner/*");
   await plain.context().close();
   await page.goto(link);
   await page.getByRole("button", { name: "Go to your tanks" }).click();

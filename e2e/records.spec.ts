@@ -141,7 +141,7 @@ test("a picture is added, archived and brought back; its owner sees it, nobody s
   await as("Ines");
   await openTank(page, "Ilves", "photos");
   const pictures = page.locator("img[src*='/api/photos/']");
-  await expect(pictures).toHaveCount(2);
+  await expect(pictures).toHaveCount(4);
   await page.getByRole("button", { name: "Add the picture" }).click();
   await expect(page.getByText("Choose a picture first.")).toBeVisible();
   const file = { name: "reef.png", mimeType: "image/png" };
@@ -154,22 +154,22 @@ test("a picture is added, archived and brought back; its owner sees it, nobody s
   await page.getByLabel("Picture", { exact: true }).setInputFiles({ ...file, buffer });
   await page.getByLabel("What it shows").fill("after the storm");
   await page.getByRole("button", { name: "Add the picture" }).click();
-  await expect(pictures).toHaveCount(3);
+  await expect(pictures).toHaveCount(5);
   await expect(page.getByText("after the storm")).toBeVisible();
   const href = (await page.locator("a[href*='/api/photos/']").first().getAttribute("href")) ?? "";
   await page
     .getByRole("button", { name: /^Archive the picture/ })
     .first()
     .click();
-  await expect(pictures).toHaveCount(2);
+  await expect(pictures).toHaveCount(4);
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(pictures).toHaveCount(3);
+  await expect(pictures).toHaveCount(5);
 
   const other = await browser.newContext({ baseURL: baseURL ?? "" });
   const owner = await other.newPage();
   await as("owner", { page: owner });
   await openTank(owner, "Reef", "photos");
-  await expect(owner.locator("img[src*='/api/photos/']")).toHaveCount(3);
+  await expect(owner.locator("img[src*='/api/photos/']")).toHaveCount(5);
   await expect(owner.getByRole("button", { name: "Add the picture" })).toHaveCount(0);
   expect((await other.request.get(href)).headers()["content-type"]).toBe("image/jpeg");
   await openTank(page, "Museum", "photos");

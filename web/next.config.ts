@@ -13,7 +13,7 @@ const config: NextConfig = {
     },
     {
       // The owner's letter sets stricter ones of its own.
-      source: "/((?!letter/).*)",
+      source: "/((?!letter/|owner/).*)",
       headers: [
         { key: "x-content-type-options", value: "nosniff" },
         { key: "referrer-policy", value: "same-origin" },

@@ -31,7 +31,8 @@ export const config = {
   matcher: [
     {
       // Also what is fetched ahead: it becomes the page.
-      source: "/((?!_next/static|_next/image|favicon.ico|icon.svg|sw.js|manifest.webmanifest|fonts/|letter/|api/).*)",
+      source:
+        "/((?!_next/static|_next/image|favicon.ico|icon.svg|sw.js|manifest.webmanifest|fonts/|letter/|owner/|api/).*)",
     },
   ],
 };

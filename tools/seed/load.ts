@@ -30,6 +30,7 @@ import { fillers } from "./fillers.ts";
 import { liveThrough } from "./history.ts";
 import { demoHours } from "./hours.ts";
 import logins from "./logins.json" with { type: "json" };
+import { addOwner } from "./owner.ts";
 import { addPhotos } from "./photos.ts";
 import { addCalls, addProgramme } from "./programme.ts";
 import { addRegister } from "./register.ts";
@@ -143,6 +144,12 @@ export async function loadDemo(
   addBarrels(rows, businessId, sourceIds, now);
   addQuay(rows, businessId, sourceIds, day);
   addRegister(rows, businessId, tankIds[all.findIndex((s) => s.site === "Ilves Dental")], day);
+  addOwner(
+    rows,
+    { businessId, tankId: tankIds[all.findIndex((s) => s.site === "Ilves Dental")] ?? "" },
+    { ownerId: people.get("Dr. Ilves") ?? "", leadId: people.get("Ines Calder") ?? "" },
+    day,
+  );
   for (const [code, daysAgo, tdsMgL] of PURIFIER_PAST)
     rows.add(t.purifierJob, {
       id: newId(),

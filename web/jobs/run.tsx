@@ -12,6 +12,7 @@ import { fillEntries } from "@/data/find/entries";
 import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters/letters";
 import { fillJobs } from "@/data/library/firmJobs";
 import { noteNotice, noticeMail } from "@/data/notices/notices";
+import { toldMail } from "@/data/owner/told";
 import { sweep } from "@/data/photos/sweep";
 import { layAll } from "@/data/programme/layJobs";
 import { refreshPaces } from "@/data/programme/paces";
@@ -25,6 +26,7 @@ import { renderLetter } from "@/places/letters/render";
 import { entryMessage } from "./entryMessage";
 import { letterMessage } from "./message";
 import { noticeMessage } from "./noticeMessage";
+import { toldMessage } from "./toldMessage";
 
 const IDLE_MS = 500;
 const RENEW_MS = 20_000;
@@ -93,6 +95,12 @@ async function sendNotice(job: Job): Promise<void> {
   }
 }
 
+async function sendTold(job: Job): Promise<void> {
+  const { findingId } = job.payload;
+  const mail = findingId ? await toldMail(findingId, new Date()) : null;
+  if (mail && mail.to.length > 0) await mailOut(toldMessage(mail, setting("BETTER_AUTH_URL")));
+}
+
 async function sendEntry(job: Job): Promise<void> {
   const entry = job.payload.userId ? await makeEntry(job.payload.userId) : null;
   if (entry) await mailOut(entryMessage(entry, setting("BETTER_AUTH_URL")));
@@ -112,6 +120,7 @@ const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
   "import-apply": (job) => workOnImport(job, "apply"),
   ring: (job) => ringNow(job, new Date()),
   notice: sendNotice,
+  told: sendTold,
 };
 
 /** What is due once in a while for one firm. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { FINDING_KINDS, kindOfNote } from "./findingKinds.ts";
+import { FINDING_KINDS, kindOfNote, soundsUrgent } from "./findingKinds.ts";
 
 describe("what a note is about", () => {
   test.each([
@@ -25,4 +25,23 @@ describe("what a note is about", () => {
       expect(kindOfNote(text.toUpperCase())).toBe(kindOfNote(text.toLowerCase()));
     }
   });
+});
+
+describe("what an owner tells", () => {
+  test.each([
+    "The big one is gasping at the surface",
+    "Water is dripping from under the cabinet",
+    "We had a power cut and nothing runs",
+    "The clownfish is dead",
+    "one tetra lies on its side",
+    "It smells of burning",
+    "The heater is very hot",
+  ])("cannot wait: %s", (text) => expect(soundsUrgent(text)).toBe(true));
+  test.each([
+    "The glass is green",
+    "One snail has moved house",
+    "It is a bit loud since Monday",
+    "Can we have a red fish?",
+    "",
+  ])("can wait: %s", (text) => expect(soundsUrgent(text)).toBe(false));
 });

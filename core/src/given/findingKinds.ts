@@ -32,3 +32,18 @@ const TELLING: readonly (readonly [FindingKind, RegExp])[] = [
 export function kindOfNote(text: string): FindingKind {
   return TELLING.find(([, words]) => words.test(text))?.[0] ?? "other";
 }
+
+/** What cannot wait for the next visit: somebody may be hurt, an animal may die today, or water runs. */
+const URGENT =
+  /\b(gasp|leak|drip|flood|overflow|wet floor|floor is wet|spark|shock|smok|burn|scorch|on (?:its|their) sides?\b|upside down|dead|died|dying|not breathing|no power|power cut|too hot|very hot|too cold|very cold|smells? (?:bad|rotten|of burning)|cracked|broken glass|swallowed)/i;
+
+/**
+ * Whether what an owner tells sounds as if it could not wait for the next visit.
+ *
+ * It decides who is told at once, never what is to be done.
+ * @example
+ * soundsUrgent("The big one is gasping at the surface"); // true
+ * @example
+ * soundsUrgent("The glass is green"); // false
+ */
+export const soundsUrgent = (text: string): boolean => URGENT.test(text);

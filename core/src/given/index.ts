@@ -4,7 +4,7 @@ export { conditionOf, latestReadings, mayWait } from "./conditionOf.ts";
 export { limitsOfKind } from "./dayLimits.ts";
 export { leftByConditioner } from "./disinfected.ts";
 export { exceptedStep, exceptionSentence, fedBefore } from "./exceptions.ts";
-export { FINDING_KINDS, type FindingKind, kindOfNote } from "./findingKinds.ts";
+export { FINDING_KINDS, type FindingKind, kindOfNote, soundsUrgent } from "./findingKinds.ts";
 export {
   CORE_VERSION,
   type DailyLimits,

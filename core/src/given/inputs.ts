@@ -121,6 +121,10 @@ export interface OpenFinding {
   readonly kind: FindingKind;
   readonly text: string;
   readonly dueOn?: string;
+  /** What it takes, where that was said. */
+  readonly minutes?: number;
+  /** The day on which the owner told it; none for what was seen on site. */
+  readonly toldOn?: string;
 }
 
 /** Everything that one visit's plan is made from. Serialisable: it travels to the phone as it is. */

@@ -117,9 +117,12 @@ export interface Values {
   readonly "feed.portion.unknown": Nothing;
   readonly "fertiliser.for": { readonly litres: Value };
   readonly "fertiliser.half": { readonly litres: Value };
+  readonly "finding.agreed": { readonly what: Value };
+  readonly "finding.agreed.why": Nothing;
   readonly "finding.due": Nothing;
   readonly "finding.open": Nothing;
   readonly "finding.title": { readonly what: Value };
+  readonly "finding.told": { readonly day: Value };
   readonly "flow-off.reason": Nothing;
   readonly "flow-off.title": Nothing;
   readonly "glass-inside.acrylic": Nothing;
@@ -382,6 +385,9 @@ export interface Values {
   readonly "offer.thousand": { readonly value: Value };
   readonly "overflow": Nothing;
   readonly "overflow.draw-down": Nothing;
+  readonly "page.note": { readonly how: Value; readonly low: Value; readonly high: Value };
+  readonly "page.note.to": { readonly how: Value; readonly high: Value };
+  readonly "page.unread": Nothing;
   readonly "ph-first.reason": Nothing;
   readonly "ph-first.title": Nothing;
   readonly "phase.above": Nothing;
@@ -731,9 +737,12 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "feed.portion.unknown": () => `As much as is gone in two minutes, in two or three pinches.`,
   "fertiliser.for": (t) => `Dose fertiliser: what the label says for ${t("litres")}`,
   "fertiliser.half": (t) => `Dose fertiliser: half of what the label says for ${t("litres")}`,
+  "finding.agreed": (t) => `${t("what")}, as agreed with the owner`,
+  "finding.agreed.why": () => `It was proposed, and the owner agreed.`,
   "finding.due": () => `It was put off to today.`,
   "finding.open": () => `Still open from an earlier visit.`,
   "finding.title": (t) => `Look again: ${t("what")}`,
+  "finding.told": (t) => `The owner told this on ${t("day")}.`,
   "flow-off.reason": () => `Bells are never moved in a current.`,
   "flow-off.title": () => `Air off, then circulation off`,
   "glass-inside.acrylic": () => `Acrylic: nothing hard, no blade, no ammonia or alcohol; a soft cloth.`,
@@ -996,6 +1005,9 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "offer.thousand": (t) => `${t("value")}: the comma stood for thousands`,
   "overflow": () => `The sump may overflow.`,
   "overflow.draw-down": () => `Draw it down first, and have its running level lowered.`,
+  "page.note": (t) => `${t("how")}, right is ${t("low")} to ${t("high")}`,
+  "page.note.to": (t) => `${t("how")}, right is up to ${t("high")}`,
+  "page.unread": () => `Nothing has been measured yet.`,
   "ph-first.reason": () => `The pH decides how much of the ammonia is poison; without it the worst is taken.`,
   "ph-first.title": () => `Measure the pH before anything is drained`,
   "phase.above": () => `Clean above the line`,

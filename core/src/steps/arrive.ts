@@ -1,6 +1,7 @@
 import { daysBetween } from "../calendar/civil.ts";
+import type { OpenFinding } from "../given/index.ts";
 import { plain } from "../programme/index.ts";
-import { m, type Value } from "../say/index.ts";
+import { type Message, m, type Value } from "../say/index.ts";
 import type { TankFacts } from "../tank/index.ts";
 import { gearName } from "../tank/index.ts";
 import { fromTap, type Making, own, type Step, stepOf, those } from "./step.ts";
@@ -11,22 +12,27 @@ export function arriveAndLook(making: Making): Step[] {
   return [
     arrive(making),
     look(making),
-    ...input.findings.map((finding) =>
-      stepOf(making, `finding:${finding.id}`, "look", 21, 2, {
-        title: m("finding.title", { what: finding.text }),
-        enters: [{ settles: finding.id }],
-        reason: [
-          finding.dueOn !== undefined && daysBetween(finding.dueOn, input.on) >= 0
-            ? m("finding.due")
-            : m("finding.open"),
-        ],
-      }),
-    ),
+    ...input.findings.map((finding) => settle(making, finding)),
     level(making),
     ...hangsHere(making),
     ...hotWater(making),
     ...tape(making),
   ];
+}
+
+/** A finding that is to be looked at again, or a proposal that is to be carried out. */
+function settle(making: Making, { id, text, minutes, ...finding }: OpenFinding): Step {
+  return stepOf(making, `finding:${id}`, "look", 21, minutes ?? 2, {
+    title: m(minutes === undefined ? "finding.title" : "finding.agreed", { what: text }),
+    enters: [{ settles: id }],
+    reason: [whySettled(finding, minutes !== undefined, making.input.on)],
+  });
+}
+
+function whySettled({ dueOn, toldOn }: Pick<OpenFinding, "dueOn" | "toldOn">, agreed: boolean, on: string): Message {
+  if (dueOn !== undefined && daysBetween(dueOn, on) >= 0) return m("finding.due");
+  if (toldOn !== undefined) return m("finding.told", { day: { day: toldOn } });
+  return m(agreed ? "finding.agreed.why" : "finding.open");
 }
 
 function arrive(making: Making): Step {

@@ -68,6 +68,8 @@ export interface BoardStop extends Place {
   readonly begun: boolean;
   /** Somebody said that it stays where it is, whatever is settled. */
   readonly locked?: boolean;
+  /** Its owner asked for another day, and nobody has answered. */
+  readonly asked?: boolean;
   /** Why it is set aside; null where it is planned. */
   readonly setAside: string | null;
 }

@@ -3,5 +3,5 @@ import { pageScope } from "@/data/access/pageScope";
 
 export default async function Home() {
   const scope = await pageScope();
-  redirect(scope.role === "tankOwner" ? "/tanks" : "/round");
+  redirect(scope.role === "tankOwner" ? "/owner" : "/round");
 }

@@ -27,6 +27,8 @@ export interface ForeignIds {
   readonly noticeId: string;
   readonly feedId: string;
   readonly roadId: string;
+  readonly requestId: string;
+  readonly proposalId: string;
 }
 
 /** What is outside the person's business does not exist for them. */
@@ -128,6 +130,8 @@ interface RouteDefinition<P, B> {
     scope: Scope,
     input: { readonly params: P; readonly body: B; readonly request: Request },
   ) => Promise<Response | object>;
+  /** What a page answers with instead of a problem. */
+  readonly refused?: (refused: Refused) => Response;
 }
 
 type Handler = (request: Request, context: { params: Promise<unknown> }) => Promise<Response>;
@@ -149,7 +153,7 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
       const answer = await run(scope, { params: params.data, body, request });
       return answer instanceof Response ? answer : Response.json(answer, { headers: { "cache-control": "no-store" } });
     } catch (error) {
-      return problem(refusalOf(error));
+      return (definition.refused ?? problem)(refusalOf(error));
     }
   };
   registry.set(made, {
@@ -177,6 +181,59 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
       : null,
   });
   return made;
+}
+
+interface FormDefinition<I> {
+  readonly name: string;
+  readonly roles: readonly Role[];
+  readonly input: z.ZodType<I>;
+  readonly maxBytes: number;
+  /** What the fields of the form say, before it is checked. */
+  readonly read: (form: FormData) => Promise<unknown>;
+  readonly foreign?: (ids: ForeignIds) => I;
+  readonly run: (scope: Scope, input: I, request: Request) => Promise<Response>;
+  /** The page once more, with what was typed; without a scope or a form where those could not be had. */
+  readonly refused: (refused: Refused, scope: Scope | null, form: FormData | null) => Promise<Response>;
+}
+
+/** Makes a handler of a plain form, which needs no script: parse, scope, run, answer with a page. */
+export function defineForm<I>(definition: FormDefinition<I>): Handler {
+  const { name, roles, input: schema, foreign, run } = definition;
+  const made: Handler = async (request) => {
+    let [scope, form]: [Scope | null, FormData | null] = [null, null];
+    try {
+      scope = await requireScope(request.headers, roles);
+      requireSameOrigin(request);
+      form = await readForm(request, definition.maxBytes);
+      const parsed = schema.safeParse(wellFormed(await definition.read(form)));
+      if (parsed.success) return await run(scope, parsed.data, request);
+      const fields = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
+      throw new Refused(422, "invalid", Object.values(fields).flat()[0] ?? "Mend what is marked.", fields);
+    } catch (error) {
+      return definition.refused(refusalOf(error), scope, form);
+    }
+  };
+  registry.set(made, {
+    ...{ kind: "route", name, roles },
+    probe: foreign ? (scope, ids) => run(scope, foreign(ids), new Request("http://localhost/")) : null,
+    tried: foreign
+      ? {
+          example: foreign,
+          take: async (scope, raw) => run(scope, parsedBy(schema, raw), new Request("http://localhost/")),
+        }
+      : null,
+  });
+  return made;
+}
+
+async function readForm(request: Request, maxBytes: number): Promise<FormData> {
+  const bytes = await readBytes(request, maxBytes, "What is sent at once");
+  const type = request.headers.get("content-type") ?? "";
+  try {
+    return await new Response(Buffer.from(bytes), { headers: { "content-type": type } }).formData();
+  } catch {
+    throw new Refused(400, "not-a-form", "What was sent is no form.");
+  }
 }
 
 interface OpenRouteDefinition<B> {

@@ -10,7 +10,19 @@ import { newId } from "../database/ids";
 import { listRecords } from "../desk/lists";
 import { bulkChange } from "../desk/records";
 import { letterContent, storeLetter } from "../letters/letters";
-import { barrel, calendarFeed, deskChange, job, letter, notice, person, photo, road } from "../schema";
+import {
+  barrel,
+  calendarFeed,
+  dayRequest,
+  deskChange,
+  job,
+  letter,
+  notice,
+  person,
+  photo,
+  proposal,
+  road,
+} from "../schema";
 import { moveStop } from "../series/stops";
 import { stageFile } from "../transfer/stage";
 import { everyDefinition, type ForeignIds, registered } from "./define";
@@ -96,6 +108,16 @@ beforeAll(async () => {
   await db()
     .insert(road)
     .values({ id: roadId, businessId, fromId: businessId, toId: site.rows[0]?.id ?? "", learntMinutes: 9, drives: 3 });
+  const [requestId, proposalId] = [newId(), newId()];
+  await db()
+    .insert(dayRequest)
+    .values({ id: requestId, businessId, stopId: v.stopId, personId: someone.id, insteadOf: v.on, at });
+  await db()
+    .insert(proposal)
+    .values({
+      ...{ id: proposalId, businessId, tankId: v.tankId, personId: someone.id, madeAt: at },
+      ...{ what: "x", why: "x", ifNot: "x", minutes: 1 },
+    });
   ids = {
     visitId: v.visitId,
     tankId: v.tankId,
@@ -114,6 +136,8 @@ beforeAll(async () => {
     noticeId,
     feedId,
     roadId,
+    requestId,
+    proposalId,
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -168,6 +192,10 @@ describe("the registry", () => {
       "letters.revoke",
       "letters.send",
       "me.end-session",
+      "owner.form",
+      "owner.page",
+      "owner.propose",
+      "owner.withdraw",
       "people.invite",
       "people.leave",
       "people.mail-again",
@@ -204,6 +232,7 @@ describe("the registry", () => {
       "water.start-batch",
       "water.verify-batch",
       "weeks.add-visit",
+      "weeks.answer-owner",
       "weeks.away",
       "weeks.lock",
       "weeks.place",
@@ -236,6 +265,8 @@ describe("the registry", () => {
       "find",
       "me.end-others",
       "me.units",
+      "owner.home",
+      "owner.leave",
       "push.key",
       "push.subscribe",
       "rings.drop",

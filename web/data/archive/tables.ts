@@ -47,6 +47,9 @@ export const ARCHIVED = {
   tankEvent: t.tankEvent,
   letter: t.letter,
   notice: t.notice,
+  ownerDay: t.ownerDay,
+  dayRequest: t.dayRequest,
+  proposal: t.proposal,
   road: t.road,
 } as const satisfies Record<string, MySqlTable>;
 

@@ -25,6 +25,7 @@ const MOST_ATTEMPTS: Readonly<Record<JobKind, number>> = {
   "import-apply": 6,
   ring: 4,
   notice: 300,
+  told: 300,
 };
 
 /** Claims the next job that is due, by a conditional update; null if there is none or another process was quicker. */

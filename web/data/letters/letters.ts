@@ -144,7 +144,12 @@ async function letterBefore(businessId: string, siteId: string, on: string): Pro
 }
 
 /** About when a stop is reached on its day, as the plan stands now. */
-async function arrivalAt(businessId: string, personId: string, on: string, stopId: string): Promise<string | null> {
+export async function arrivalAt(
+  businessId: string,
+  personId: string,
+  on: string,
+  stopId: string,
+): Promise<string | null> {
   const { day } = await loadRound({ businessId, units: METRIC }, personId, on);
   const at = day.stops.find((s) => s.stop.id === stopId)?.start;
   if (at === undefined) return null;

@@ -80,7 +80,8 @@ async function takenBack(businessId: string, visitId: string, id: string): Promi
  * @throws a refusal for what is no picture, is too large, or is of a visit of another tank.
  */
 export async function addPhoto(scope: Scope, tankId: string, given: GivenPhoto, now: Date): Promise<{ id: string }> {
-  if (scope.role === "tankOwner") throw notFound("tank");
+  // An owner shows what they tell of, and keeps no other picture.
+  if (scope.role === "tankOwner" && given.spot?.kind !== "finding") throw notFound("tank");
   await requireTank(scope, tankId);
   if (given.visitId && (await requireVisit(scope, given.visitId)).tankId !== tankId) throw notFound("visit");
   if (given.id && (await known(scope, tankId, given.id))) return { id: given.id };

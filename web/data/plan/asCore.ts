@@ -1,3 +1,4 @@
+import { civilOf } from "@keel-round/core/calendar";
 import { type OpenFinding, sourceOn, type WaterSource } from "@keel-round/core/given";
 import { jobOf, type TankTask } from "@keel-round/core/programme";
 import { practised, type TankFacts, type TankKind } from "@keel-round/core/tank";
@@ -44,6 +45,11 @@ export const atSite = (water: WaterSource, row: Pick<typeof site.$inferSelect, "
   (water.kind === "tap" || water.kind === "tap-minerals") && !row.hotWater ? { ...water, canWarm: false } : water;
 
 /** A row of the findings as the core knows it. */
-export function openFinding(row: typeof finding.$inferSelect): OpenFinding {
-  return { id: row.id, kind: row.kind, text: row.text, ...(row.dueOn ? { dueOn: row.dueOn } : {}) };
+export function openFinding(row: typeof finding.$inferSelect, zone: string): OpenFinding {
+  return {
+    ...{ id: row.id, kind: row.kind, text: row.text },
+    ...(row.dueOn ? { dueOn: row.dueOn } : {}),
+    ...(row.minutes ? { minutes: row.minutes } : {}),
+    ...(row.toldBy ? { toldOn: civilOf(row.seenAt.getTime(), zone).date } : {}),
+  };
 }

@@ -45,7 +45,11 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
   const kept = factsOf(row.tank, (rows.animals.get(v.tankId) ?? []).map(animalGroup));
   const facts = {
     ...withPumps(kept, rows.dosing.pumps.get(v.tankId)),
-    evaporationLPerDay: evaporation(row.tank.facts.evaporationLPerDay, earlier(rows.levels.get(v.tankId))),
+    evaporationLPerDay: evaporation(
+      row.tank.facts.evaporationLPerDay,
+      earlier(rows.levels.get(v.tankId)),
+      rows.topUps.get(v.tankId) ?? [],
+    ),
   };
   const dates = rows.neighbours.get(v.tankId) ?? [];
   const chosen = own?.chosen ?? null;
@@ -82,7 +86,7 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
     ...(byHand.length > 0 ? { dosed: givenOf(byHand) } : {}),
     // A firm that set its limits before one of them was known has the usual one.
     limits: { ...DEFAULT_LIMITS, ...rows.limits },
-    findings: others(rows.findings.get(v.tankId)).map(openFinding),
+    findings: others(rows.findings.get(v.tankId)).map((f) => openFinding(f, rows.zone)),
     on: v.on,
     nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
     lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
@@ -166,8 +170,17 @@ function minutesByStep(
   return by;
 }
 
-/** Litres a day: the tank's own figure with weight two, and each logged level. */
-function evaporation(ownLPerDay: number, rows: readonly { missingL: number; days: number | null }[]): number {
-  const logged = rows.slice(0, LOGGED_LEVELS).flatMap((r) => (r.days && r.days > 0 ? [r.missingL / r.days] : []));
+/** Litres a day: the tank's own figure with weight two, and each logged level with what its owner had topped up. */
+function evaporation(
+  ownLPerDay: number,
+  levels: readonly { readonly onDate: string; readonly missingL: number; readonly days: number | null }[],
+  topUps: readonly { readonly on: string; readonly litres: number | null }[],
+): number {
+  const logged = levels.slice(0, LOGGED_LEVELS).flatMap(({ onDate, missingL, days }) => {
+    if (!days || days <= 0) return [];
+    const since = addDays(onDate, -days);
+    const poured = topUps.filter((t) => t.on > since && t.on <= onDate);
+    return [(missingL + poured.reduce((sum, t) => sum + (t.litres ?? 0), 0)) / days];
+  });
   return (EVAPORATION_WEIGHT * ownLPerDay + logged.reduce((a, b) => a + b, 0)) / (EVAPORATION_WEIGHT + logged.length);
 }

@@ -11,6 +11,7 @@ import {
   business,
   finding,
   levelLog,
+  ownerDay,
   person,
   reading,
   site,
@@ -80,6 +81,7 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     findings,
     steps,
     levels,
+    topUps,
     events,
     neighbours,
     vans,
@@ -100,11 +102,12 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     findingsOf(asked),
     stepsOf(asked),
     levelsOf(asked),
+    topUpsOf(asked),
     eventsOf(asked),
     neighboursOf(asked),
     vansOf(asked),
     q
-      .select({ limits: business.limits, holidays: business.holidays })
+      .select({ limits: business.limits, holidays: business.holidays, zone: business.zone })
       .from(business)
       .where(eq(business.id, businessId)),
     loadEvidence(q, businessId, asked.tankIds, asked.since),
@@ -131,6 +134,7 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     findings: byTank(findings),
     steps: byTank(steps),
     levels: byTank(levels),
+    topUps: byTank(topUps),
     events: byTank(events),
     dosing,
     byHand: byTank(byHand),
@@ -140,6 +144,7 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     ofVisit,
     chosenWaters,
     limits: firm.limits,
+    zone: firm.zone,
     holidays: firm.holidays.map((h) => h.on),
     seaLots: await collectedSince(
       q,
@@ -165,6 +170,7 @@ const of = (
     | typeof finding
     | typeof stepLog
     | typeof levelLog
+    | typeof ownerDay
     | typeof tankEvent
     | typeof visit
     | typeof animal,
@@ -277,6 +283,14 @@ function levelsOf(asked: Asked) {
     .from(levelLog)
     .where(and(of(asked, levelLog), gte(levelLog.onDate, asked.since), sql`${levelLog.days} is not null`))
     .orderBy(desc(levelLog.onDate), levelLog.id);
+}
+
+/** What owners poured in by themselves. */
+function topUpsOf(asked: Asked) {
+  return asked.q
+    .select({ tankId: ownerDay.tankId, on: ownerDay.onDate, litres: ownerDay.topUpL })
+    .from(ownerDay)
+    .where(and(of(asked, ownerDay), gte(ownerDay.onDate, asked.since), isNotNull(ownerDay.topUpL)));
 }
 
 /** Events that a build-up does not go on through. */

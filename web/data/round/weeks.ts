@@ -13,6 +13,7 @@ import { groupBy } from "../database/groupBy";
 import { firmHolidays, type SiteHours, siteOpenDays } from "../database/openDays";
 import type { Queries } from "../database/transaction";
 import { listNotices, type NoticeDraft, type NoticeLine, owedCorrections } from "../notices/notices";
+import { type DayRequest, openRequests } from "../owner/requests";
 import {
   business,
   person,
@@ -40,6 +41,8 @@ export interface Weeks {
   readonly notices: readonly NoticeLine[];
   /** Corrections that owners are owed, drafted. */
   readonly corrections: readonly NoticeDraft[];
+  /** Wishes of owners for another day that nobody has answered. */
+  readonly requests: readonly DayRequest[];
 }
 
 /** Where a visit was never planned yet: an hour. */
@@ -54,7 +57,7 @@ const UNPLANNED: VisitNeeds = {
 export async function loadWeeks(scope: Scope, from: string, to: string): Promise<Weeks> {
   const people = (await technicians(scope)).filter((p) => seesAll(scope.role) || p.id === scope.personId);
   const ids = people.map((p) => p.id);
-  const [[firm], persons, away, stops, beside, version, notices, corrections, known] = await Promise.all([
+  const [[firm], persons, away, stops, beside, version, notices, corrections, known, requests] = await Promise.all([
     db().select().from(business).where(eq(business.id, scope.businessId)),
     peopleOf(scope, ids),
     db()
@@ -70,6 +73,7 @@ export async function loadWeeks(scope: Scope, from: string, to: string): Promise
     listNotices(scope, new Date()),
     owedCorrections(scope, whenOf(scope)),
     knownWays(db(), scope.businessId),
+    openRequests(scope, whenOf(scope)),
   ]);
   if (!firm) throw notFound("firm");
   const awayOf = groupBy(away, (a) => a.personId);
@@ -89,7 +93,7 @@ export async function loadWeeks(scope: Scope, from: string, to: string): Promise
           away: (awayOf.get(p.id) ?? []).map(({ id, fromOn, untilOn, why }) => ({ id, fromOn, untilOn, why })),
         }),
       ),
-      stops,
+      stops: stops.map((s) => (requests.some((r) => r.stopId === s.id) ? { ...s, asked: true } : s)),
       beside,
       base: { lat: firm.lat, lon: firm.lon, key: firm.id },
       roads: { roadFactor: firm.roadFactor, speedKmH: firm.speedKmH, known },
@@ -100,6 +104,7 @@ export async function loadWeeks(scope: Scope, from: string, to: string): Promise
     laidOutTo: firm.laidOutTo,
     notices,
     corrections,
+    requests,
   };
 }
 

@@ -4,6 +4,7 @@ export * from "./dosing";
 export * from "./find";
 export * from "./log";
 export * from "./mixing";
+export * from "./owner";
 export * from "./push";
 export * from "./round";
 export * from "./sea";

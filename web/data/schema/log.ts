@@ -153,6 +153,10 @@ export const finding = mysqlTable(
     state: mysqlEnum("state", ["open", "fixed", "carried", "owner"]).notNull(),
     dueOn: civilDate("due_on"),
     seenAt: instant("seen_at").notNull(),
+    /** What it takes where somebody said so. */
+    minutes: double("minutes"),
+    /** The owner who told it; null for what was seen on site. */
+    toldBy: uuid("told_by"),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),
@@ -337,13 +341,24 @@ export const job = mysqlTable(
     businessId: uuid("business_id")
       .notNull()
       .references(() => business.id),
-    kind: mysqlEnum("kind", ["letter", "mail", "import-check", "import-apply", "entry", "ring", "notice"]).notNull(),
+    kind: mysqlEnum("kind", [
+      "letter",
+      "mail",
+      "import-check",
+      "import-apply",
+      "entry",
+      "ring",
+      "notice",
+      "told",
+    ]).notNull(),
     payload: json("payload")
       .$type<{
         readonly stopId?: string;
         readonly letterId?: string;
         readonly importId?: string;
         readonly noticeId?: string;
+        /** What an owner told, to be mailed to the firm. */
+        readonly findingId?: string;
         /** Who is mailed a way in; its secret is made when the mail is. */
         readonly userId?: string;
         /** Whose browsers are rung, and for what. */

@@ -46,13 +46,14 @@ const SAME = ["parameter", "entered", "unit", "method", "item", "kitId"] as cons
  * Adds readings to a tank; its rates, condition and next plan follow. All are taken, or none; one that is there already, the
  * same figure of the same minute by the same person, is not taken twice: its first answer was lost.
  *
+ * @returns the ids they are kept under, in their order.
  * @throws a refusal for a day to come, and for a figure that cannot be one, beside its field.
  */
 export async function addReadings(
   scope: Scope,
   { tankId, on, minute, readings }: z.infer<typeof AddReadingsSchema>,
   { now, today }: When,
-): Promise<void> {
+): Promise<string[]> {
   const takenAt = new Date(instantOf(on, minute, scope.zone));
   if (on > today || takenAt > now) refuse("on", "Enter a day and an hour that are over.");
   if (on < EARLIEST) refuse("on", "Enter a day in this century.");
@@ -65,7 +66,7 @@ export async function addReadings(
     if (found.ok) return { ...entered, ...found, kit };
     return refuse(`readings.${i}`, readingProblem(entered.parameter, entered.text, found.problem));
   });
-  await inTransaction(async (tx) => {
+  return inTransaction(async (tx) => {
     await lockTank(tx, scope, tankId);
     const there = await tx
       .select()
@@ -94,10 +95,13 @@ export async function addReadings(
       takenAt,
       onDate: on,
     }));
-    const added = rows.filter((r) => !there.some((t) => SAME.every((key) => t[key] === r[key])));
-    if (added.length === 0) return;
-    await tx.insert(reading).values(added);
-    await refreshStatus(tx, scope.businessId, [tankId], today);
+    const known = rows.map((r) => there.find((t) => SAME.every((key) => t[key] === r[key])));
+    const added = rows.filter((_, i) => !known[i]);
+    if (added.length > 0) {
+      await tx.insert(reading).values(added);
+      await refreshStatus(tx, scope.businessId, [tankId], today);
+    }
+    return rows.map((r, i) => known[i]?.id ?? r.id);
   });
 }
 

@@ -185,7 +185,7 @@ class VisitLog {
           inArray(finding.state, ["open", "carried"]),
         ),
       );
-    this.openBefore = open.filter((f) => f.visitId !== visitId).map(openFinding);
+    this.openBefore = open.filter((f) => f.visitId !== visitId).map((f) => openFinding(f, scope.zone));
   }
 
   async take(raw: unknown): Promise<OpResult> {

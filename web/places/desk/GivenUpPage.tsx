@@ -13,6 +13,7 @@ const WHAT: Readonly<Record<GivenUp["kind"], string>> = {
   letter: "Writing a letter",
   mail: "Mailing a letter",
   notice: "Mailing that a visit was moved",
+  told: "Mailing the firm what an owner told",
   ring: "Ringing a phone when a clock ended",
   entry: "Mailing a way in",
   "import-check": "Checking a file",

@@ -23,7 +23,7 @@ export function MailedLink({ token }: { token: string | null }) {
     <EntryFrame title="Your tanks">
       <Form method="get" action="/api/auth/magic-link/verify">
         <input type="hidden" name="token" value={token} />
-        <input type="hidden" name="callbackURL" value="/tanks" />
+        <input type="hidden" name="callbackURL" value="/owner" />
         <input type="hidden" name="errorCallbackURL" value="/enter/link" />
         <GoButton type="submit" w="100%" py="11px">
           Go to your tanks

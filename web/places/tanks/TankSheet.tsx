@@ -3,6 +3,7 @@ import { type Values, valuesOfFacts } from "@keel-round/core/desk";
 import type { Job } from "@keel-round/core/programme";
 import { kindFacts, type TankKind } from "@keel-round/core/tank";
 import { conditionSentence } from "@keel-round/core/words";
+import type { ReactNode } from "react";
 import type { Scope } from "@/data/access/scope";
 import type { AnimalWithEvents } from "@/data/desk/animals";
 import type { Equipment } from "@/data/desk/equipment";
@@ -51,6 +52,8 @@ export interface TabData {
   readonly derived?: DerivedSeries | null;
   readonly corrected?: readonly CorrectedReading[];
   readonly year?: YearAhead;
+  /** What goes to and fro with the owner. */
+  readonly owner?: ReactNode;
   readonly library?: readonly { readonly code: string; readonly job: Job; readonly ofKind: boolean }[];
 }
 
@@ -61,6 +64,7 @@ export const TABS = [
   "animals",
   "equipment",
   "photos",
+  "owner",
   "history",
   "settings",
 ] as const;
@@ -72,6 +76,7 @@ const TAB_NAME: Record<Tab, string> = {
   animals: "Animals",
   equipment: "Equipment",
   photos: "Photos",
+  owner: "Owner",
   history: "History",
   settings: "Settings",
 };
@@ -94,7 +99,7 @@ export function TankSheet({
 }) {
   const { row, site, status, next } = sheet;
   const reason = status?.why.reason;
-  const tabs = TABS.filter((t) => scope.role !== "tankOwner" || t !== "settings");
+  const tabs = TABS.filter((t) => scope.role !== "tankOwner" || (t !== "settings" && t !== "owner"));
   return (
     <Box>
       <PageHead
@@ -136,6 +141,7 @@ export function TankSheet({
           save={actions ? actions.save : null}
         />
       )}
+      {tab === "owner" && data.owner}
       {tab === "programme" && (
         <ProgrammeTab
           sheet={sheet}

@@ -12,6 +12,8 @@ import { CONDITION_COLOUR } from "@/kit/Condition";
 import { Button, Span } from "@/kit/elements";
 import { blockHeight } from "./cells";
 
+const ASKED = "asks for another day";
+
 interface BlockProps {
   readonly stop: BoardStop;
   readonly breaks: readonly Break[];
@@ -51,6 +53,7 @@ export const Face = memo(function Face({ stop, breaks, chosen, units, onChoose }
         duration(stop.minutes),
         CONDITION_WORD[stop.condition],
         stop.begun ? "begun" : "",
+        stop.asked ? ASKED : "",
         ...broken,
       ]
         .filter(Boolean)
@@ -87,6 +90,11 @@ export const Face = memo(function Face({ stop, breaks, chosen, units, onChoose }
           {stop.minutes}
         </Span>
       </Flex>
+      {stop.asked && (
+        <Box color="coralline" fontSize="12px" lineHeight="1.25">
+          {ASKED}
+        </Box>
+      )}
       {broken[0] && (
         <Box color="vermilion" fontSize="12px" lineHeight="1.25">
           {broken[0]}

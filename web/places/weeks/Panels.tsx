@@ -1,5 +1,6 @@
 "use client";
 
+import { Asked } from "./Asked";
 import { AwayPanel } from "./AwayPanel";
 import type { BoardProps } from "./boardProps";
 import { Chosen } from "./Chosen";
@@ -41,6 +42,7 @@ export function Panels(
           }}
         />
       )}
+      <Asked requests={weeks.requests} />
       <Tell
         key={drafts.map((n) => n.changeId).join()}
         drafts={drafts}

@@ -4,6 +4,7 @@ import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
 import { AcceptSchema, acceptNotices, NoticeSchema, takeBackNotice } from "@/data/notices/notices";
+import { AnswerDaySchema, answerRequest } from "@/data/owner/requests";
 import { AwaySchema, noteAway, TakeBackSchema, takeBack } from "@/data/round/away";
 import { PlaceSchema, placeStops } from "@/data/round/place";
 import { LockSchema, lockStops, SettleSchema, settleRound } from "@/data/round/settleRound";
@@ -100,4 +101,13 @@ export const addVisitAction = defineAction({
   input: ExtraSchema,
   foreign: (ids) => ({ siteId: ids.siteId, on: FAR, personId: ids.personId, tankIds: null }),
   run: (scope, input) => addStop(scope, input, whenOf(scope)),
+});
+
+/** Answers an owner who asked for another day. */
+export const answerDayAction = defineAction({
+  name: "weeks.answer-owner",
+  roles: STAFF,
+  input: AnswerDaySchema,
+  foreign: (ids) => ({ requestId: ids.requestId, answer: "kept" as const, text: "x" }),
+  run: (scope, input) => answerRequest(scope, input, whenOf(scope)),
 });

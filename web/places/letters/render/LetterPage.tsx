@@ -1,7 +1,9 @@
-import type { LetterReading, LetterTank } from "@keel-round/core/letter";
+import type { LetterTank } from "@keel-round/core/letter";
 import type { LetterContent } from "@/data/letters/letters";
-import { stripPlaces } from "./bandStrip";
-import { INK, letterSections, TILT, TONE } from "./sections";
+import { INK } from "@/kit/markup/ink";
+import { Keel } from "@/kit/markup/Keel";
+import { Strip } from "@/kit/markup/Strip";
+import { letterSections } from "./sections";
 
 const css = `
 @font-face{font-family:"AHN";src:url(/fonts/next.woff2) format("woff2");font-weight:200 800}
@@ -21,37 +23,11 @@ svg{display:block}h1 svg{display:inline-block;vertical-align:-3px;margin-right:8
 @media print{body{padding:0;font-size:14px}h1{font-size:24px;margin-top:14px}h2{margin-top:12px}p{margin-top:4px}}
 `;
 
-function Strip({ reading }: { reading: LetterReading }) {
-  const at = stripPlaces(reading);
-  const x = (place: number) => 4 + place * 192;
-  return (
-    <svg width="200" height="18" role="img" aria-label={`${reading.note}`}>
-      <line x1="4" x2="196" y1="9" y2="9" stroke={INK.ruleStrong} />
-      <rect x={x(at.low)} y="4" width={Math.max(2, x(at.high) - x(at.low))} height="10" fill={INK.band} />
-      {at.before !== null && <circle cx={x(at.before)} cy="9" r="3.6" fill={INK.sheet} stroke={INK.faint} />}
-      <circle cx={x(at.now)} cy="9" r="4.6" fill={TONE[reading.standing]} />
-    </svg>
-  );
-}
-
 function Tank({ tank }: { tank: LetterTank }) {
-  const colour = TONE[tank.condition.state];
   return (
     <section className="tank">
       <h1>
-        <svg width="33" height="20" viewBox="0 0 26 16" aria-hidden="true">
-          <g
-            transform={`rotate(${TILT[tank.condition.state]} 13 7)`}
-            stroke={colour}
-            strokeWidth="2.2"
-            fill="none"
-            strokeLinecap="round"
-            strokeDasharray={tank.condition.state === "unknown" ? "3 4" : undefined}
-          >
-            <path d="M2.5 7 H23.5" />
-            <path d="M10 7 L13 12.5 L16 7" fill={colour} strokeWidth="1" />
-          </g>
-        </svg>
+        <Keel state={tank.condition.state} />
         {tank.heading}
       </h1>
       {tank.body.map((paragraph) => (

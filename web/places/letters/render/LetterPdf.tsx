@@ -2,8 +2,9 @@ import { createRequire } from "node:module";
 import type { LetterReading, LetterTank } from "@keel-round/core/letter";
 import { Circle, Document, Font, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View } from "@react-pdf/renderer";
 import type { LetterContent } from "@/data/letters/letters";
-import { stripPlaces } from "./bandStrip";
-import { INK, letterSections, TILT, TONE } from "./sections";
+import { stripPlaces } from "@/kit/markup/bandStrip";
+import { INK, TILT, TONE } from "@/kit/markup/ink";
+import { letterSections } from "./sections";
 
 // Full typefaces: the subset ones turn a missing letter into another one without a word.
 const { resolve } = createRequire(import.meta.url);

@@ -10,6 +10,9 @@ import { historyOf } from "@/data/desk/history";
 import { firmValues } from "@/data/desk/kinds";
 import { linkOptions } from "@/data/desk/lists";
 import { firmLibrary } from "@/data/library/firmJobs";
+import { ownerDays } from "@/data/owner/days";
+import { proposalsOf } from "@/data/owner/proposals";
+import { toldOf } from "@/data/owner/told";
 import { photosOf } from "@/data/photos/photos";
 import { loadYear } from "@/data/programme/yearAhead";
 import { correctedReadings } from "@/data/tanks/corrected";
@@ -17,6 +20,7 @@ import { derivedOf, loadDerived } from "@/data/tanks/derived";
 import { loadTank, type TankSheet as Sheet } from "@/data/tanks/tanks";
 import { loadTrend } from "@/data/tanks/trend";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
+import { WithOwner } from "@/places/owner/WithOwner";
 import { archivePhotoAction } from "@/places/tanks/actions";
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
 
@@ -43,6 +47,8 @@ async function tabData(
       return scope.role === "tankOwner" ? {} : programmeData(scope, tankId, kind as TankKind, siteId, today);
     case "photos":
       return { photos: await photosOf(scope, tankId) };
+    case "owner":
+      return scope.role === "tankOwner" ? {} : { owner: await withOwner(scope, tankId) };
     case "history":
       return scope.role === "tankOwner" ? {} : { changes: await historyOf(scope, "tank", tankId) };
     case "settings":
@@ -52,6 +58,18 @@ async function tabData(
     default:
       return {};
   }
+}
+
+/** What goes to and fro with the owner of a tank. */
+async function withOwner(scope: Scope, tankId: string) {
+  const when = whenOf(scope);
+  const [days, told, proposals] = await Promise.all([
+    ownerDays(scope, tankId, when.today),
+    toldOf(scope, when, tankId),
+    proposalsOf(scope, tankId),
+  ]);
+  const of = { tankId, days, told, proposals, today: when.today, units: scope.units, zone: scope.zone };
+  return <WithOwner {...of} />;
 }
 
 /** The worked out figure that is asked for; null for one that is read. */

@@ -9,7 +9,11 @@ export interface StripPlaces {
 }
 
 /** Lays a reading out on a strip that reaches from act to act, with a margin. */
-export function stripPlaces({ band, value, before }: LetterReading): StripPlaces {
+export function stripPlaces({
+  band,
+  value,
+  before = null,
+}: Pick<LetterReading, "band" | "value"> & Partial<Pick<LetterReading, "before">>): StripPlaces {
   const from = band.actLow < 0 ? 0 : band.actLow;
   const margin = (band.actHigh - from) * 0.15;
   const [left, right] = [Math.max(0, from - margin), band.actHigh + margin];
