@@ -24,7 +24,15 @@ test("an owner reads, ticks and tells on their page, without a script; the firm 
   const context = await browser.newContext({
     ...{ baseURL: baseURL ?? "", javaScriptEnabled: false, viewport: { width: 390, height: 844 } },
   });
+  let bytes = 0;
+  context.on("response", async (response) => {
+    if (response.request().resourceType() !== "font") bytes += (await response.request().sizes()).responseBodySize;
+  });
   const page = await plainPage(as, context);
+  await page.waitForLoadState("networkidle");
+  // All of the page but its fonts: on a slow line it is read before it would be left.
+  expect(bytes).toBeGreaterThan(1_000);
+  expect(bytes).toBeLessThan(100_000);
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The reef /);
   await expect(page.getByRole("heading", { name: /^Measured / })).toBeVisible();
   await expect(page.getByAltText(/^The tank in /)).toHaveCount(4);

@@ -38,7 +38,7 @@ const add = (bytes: Uint8Array, note = "", scope = ines, tankId = reef) =>
 describe("a picture of a tank", () => {
   test("is kept upright, at most 1600 pixels, as JPEG, without where and with what it was taken", async () => {
     const { id } = await add(await fromPhone(), "left pane");
-    const bytes = await photoFile(ines, id, false);
+    const bytes = await photoFile(ines, id, "kept");
     const info = await sharp(bytes).metadata();
     expect([info.format, info.width, info.height]).toEqual(["jpeg", 1200, 1600]);
     expect(info.exif).toBeUndefined();
@@ -46,7 +46,9 @@ describe("a picture of a tank", () => {
     const [row] = await db().select().from(photo).where(eq(photo.id, id));
     expect(row).toMatchObject({ width: 1200, height: 1600, bytes: bytes.length, note: "left pane" });
     expect(row?.sha256).toBe(createHash("sha256").update(bytes).digest("hex"));
-    const small = await sharp(await photoFile(ines, id, true)).metadata();
+    const strip = await sharp(await photoFile(ines, id, "strip")).metadata();
+    expect(Math.max(strip.width ?? 0, strip.height ?? 0)).toBe(280);
+    const small = await sharp(await photoFile(ines, id, "small")).metadata();
     expect([small.width, small.height]).toEqual([360, 480]);
   });
   test("is never made larger", async () => {
@@ -55,7 +57,7 @@ describe("a picture of a tank", () => {
         .png()
         .toBuffer(),
     );
-    expect((await sharp(await photoFile(ines, id, false)).metadata()).width).toBe(300);
+    expect((await sharp(await photoFile(ines, id, "kept")).metadata()).width).toBe(300);
   });
   test("that is none, is cut, or is too large is refused, and leaves nothing behind", async () => {
     const before = (await photosOf(ines, reef)).length;
@@ -70,7 +72,7 @@ describe("a picture of a tank", () => {
     const plain = sharp({ create: { width: 64, height: 48, channels: 3, background: "#315a4c" } });
     for (const bytes of [await plain.clone().webp().toBuffer(), await plain.clone().avif().toBuffer()]) {
       const { id } = await add(bytes);
-      expect((await sharp(await photoFile(ines, id, false)).metadata()).format).toBe("jpeg");
+      expect((await sharp(await photoFile(ines, id, "kept")).metadata()).format).toBe("jpeg");
     }
     // The first bytes of such a file: a box "ftyp" of the brand "heic".
     const heic = Buffer.concat([
@@ -101,11 +103,11 @@ describe("a picture of a tank", () => {
   });
   test("is seen by its owner, and nobody sees or adds to a neighbour's", async () => {
     const { id } = await add(await fromPhone(), "", ines, museum);
-    await expect(photoFile(owner, id, true)).rejects.toMatchObject({ code: "not-found" });
+    await expect(photoFile(owner, id, "small")).rejects.toMatchObject({ code: "not-found" });
     await expect(photosOf(owner, museum)).rejects.toMatchObject({ code: "not-found" });
     const own = await photosOf(owner, reef);
     expect(own.length).toBeGreaterThan(0);
-    await expect(photoFile(owner, own[0]?.id ?? "", true)).resolves.toBeInstanceOf(Buffer);
+    await expect(photoFile(owner, own[0]?.id ?? "", "small")).resolves.toBeInstanceOf(Buffer);
     await expect(add(await fromPhone(), "", owner)).rejects.toMatchObject({ code: "not-found" });
     await expect(add(await fromPhone(), "", { ...ines, businessId: newId() })).rejects.toMatchObject({
       code: "not-found",
@@ -115,7 +117,7 @@ describe("a picture of a tank", () => {
     const { id } = await add(await fromPhone());
     await archivePhoto(ines, id, true, new Date());
     expect((await photosOf(ines, reef)).some((p) => p.id === id)).toBe(false);
-    await expect(photoFile(ines, id, false)).rejects.toMatchObject({ code: "not-found" });
+    await expect(photoFile(ines, id, "kept")).rejects.toMatchObject({ code: "not-found" });
     await archivePhoto(ines, id, false, new Date());
     expect((await photosOf(ines, reef)).some((p) => p.id === id)).toBe(true);
     await expect(archivePhoto(owner, id, true, new Date())).rejects.toMatchObject({ code: "not-found" });
@@ -123,7 +125,7 @@ describe("a picture of a tank", () => {
   test("whose file is missing says so", async () => {
     const { id } = await add(await fromPhone());
     await photoStore().remove(businessId, id);
-    await expect(photoFile(ines, id, false)).rejects.toMatchObject({ code: "gone" });
+    await expect(photoFile(ines, id, "kept")).rejects.toMatchObject({ code: "gone" });
   });
 });
 
@@ -153,7 +155,7 @@ describe("a picture of a visit", () => {
     expect(await db().select().from(photo).where(eq(photo.id, id))).toMatchObject([
       { visitId: visit.visitId, spot: "step", spotId: "glass-inside", tankId: visit.tankId },
     ]);
-    expect((await photoFile(ines, id, false)).length).toBeGreaterThan(100);
+    expect((await photoFile(ines, id, "kept")).length).toBeGreaterThan(100);
   });
   test("under another tank, or of another tank's visit, is refused", async () => {
     const [visit, other] = [await of("Ilves Dental"), await of("Town Museum")];

@@ -16,6 +16,7 @@ import { photoStore } from "./store";
 /** The longer side of what is kept, pixels. */
 const KEPT_SIDE = 1600;
 const SMALL_SIDE = 480;
+const STRIP_SIDE = 280;
 const QUALITY = 82;
 
 /** A tank of the scope; an owner's own only. */
@@ -169,8 +170,12 @@ export async function photosOf(scope: Scope, tankId: string) {
     .limit(60);
 }
 
-/** The file of a picture of the scope, small where a list shows it. */
-export async function photoFile(scope: Scope, photoId: string, small: boolean): Promise<Buffer> {
+/** How large a picture is asked for: as it is kept, as a list shows it, or as one of a strip on a phone. */
+export type PhotoSize = "kept" | "small" | "strip";
+const SIDE: Readonly<Record<Exclude<PhotoSize, "kept">, number>> = { small: SMALL_SIDE, strip: STRIP_SIDE };
+
+/** The file of a picture of the scope, as large as it is asked for. */
+export async function photoFile(scope: Scope, photoId: string, size: PhotoSize): Promise<Buffer> {
   const [row] = await db()
     .select({ id: photo.id })
     .from(photo)
@@ -187,9 +192,8 @@ export async function photoFile(scope: Scope, photoId: string, small: boolean): 
   if (!row) throw notFound("photo");
   const bytes = await photoStore().get(scope.businessId, photoId);
   if (!bytes) throw new Refused(410, "gone", "The file of this picture is missing. It may be in the last backup.");
-  return small
-    ? sharp(bytes).resize(SMALL_SIDE, SMALL_SIDE, { fit: "inside" }).jpeg({ quality: QUALITY }).toBuffer()
-    : bytes;
+  if (size === "kept") return bytes;
+  return sharp(bytes).resize(SIDE[size], SIDE[size], { fit: "inside" }).jpeg({ quality: QUALITY }).toBuffer();
 }
 
 /** Puts a picture into the archive, or brings it back. The file stays. */

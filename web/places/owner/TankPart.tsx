@@ -23,7 +23,7 @@ export function TankPart({ part: { page } }: { part: Part }) {
           {months.map(({ month, photoId }) => (
             <a key={month} href={`/api/photos/${photoId}`}>
               {/* biome-ignore lint/performance/noImgElement: plain markup without a script; the file is small already. */}
-              <img src={`/api/photos/${photoId}?small`} alt={`The tank in ${monthName(month)}`} loading="lazy" />
+              <img src={`/api/photos/${photoId}?strip`} alt={`The tank in ${monthName(month)}`} loading="lazy" />
               {monthName(month)}
             </a>
           ))}

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { addDays, duration } from "@keel-round/core/calendar";
-import { counted } from "@keel-round/core/text";
+import { taskLibrary } from "@keel-round/core/programme";
+import { andList, counted, sentence } from "@keel-round/core/text";
 import { litresText, type UnitPreference, withUnit } from "@keel-round/core/units";
 import type { ownerDays } from "@/data/owner/days";
 import type { Proposal } from "@/data/owner/proposals";
@@ -78,6 +79,12 @@ export function WithOwner({
   );
 }
 
+/** "fed a little" of a job of the library; a firm's own by its code. */
+const doneOf = (code: string): string => {
+  const job = code in taskLibrary ? taskLibrary[code as keyof typeof taskLibrary] : null;
+  return job && "done" in job && typeof job.done === "string" ? job.done : code;
+};
+
 function answerOf({ answer, answeredAt, withdrawn }: Proposal, zone: string): string {
   if (withdrawn) return "Taken back.";
   if (!answer) return "No answer yet.";
@@ -98,7 +105,7 @@ function Days({ days, units }: { days: readonly OwnerDay[]; units: UnitPreferenc
         {days.map((d) => (
           <tr key={d.on}>
             <Cell whiteSpace="nowrap">{dayLabel(d.on)}</Cell>
-            <Cell>{counted(d.done.length, "job")}</Cell>
+            <Cell>{sentence(andList(d.done.map(doneOf))) || "nothing ticked"}</Cell>
             <Cell fontFamily="mono">{d.topUpL === null ? "" : litresText(d.topUpL, units)}</Cell>
             <Cell fontFamily="mono">
               {d.temperatureC === null ? "" : withUnit("temperature", d.temperatureC, units)}
