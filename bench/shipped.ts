@@ -27,7 +27,10 @@ const letterId = newId();
 await storeLetter(
   v.businessId,
   v.stopId,
-  { letterId, clientId: v.clientId, revision: 99 },
+  {
+    ...{ letterId, clientId: v.clientId, revision: 99, business: "x", date: "x", greeting: "x", siteName: "x" },
+    ...{ tanks: [], close: "x", signedBy: "x" },
+  },
   { subject: "x", html: "<!doctype html><p>x</p>", plain: String(Math.random()), pdf: Buffer.from("x") },
   new Date(),
 );

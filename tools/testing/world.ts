@@ -1,20 +1,33 @@
+import { civilOf } from "@keel-round/core/calendar";
 import type { PlanInput } from "@keel-round/core/given";
+import { byText } from "@keel-round/core/text";
 import { planVisit, type VisitOp, type VisitPlan } from "@keel-round/core/visit";
 import { and, asc, eq, gte } from "drizzle-orm";
 import { v7 } from "uuid";
 import { type Scope, scopeOfUser } from "@/data/access/scope";
 import { db } from "@/data/database/connection";
 import { loadPlanInputs } from "@/data/plan/planInputs";
-import { person, site, stop, tank, visit } from "@/data/schema";
+import { business, organization, person, site, stop, tank, visit } from "@/data/schema";
 import { type OpResult, postOperations } from "@/data/visit/operations";
-import { loadDemo } from "../seed/load.ts";
+import { copyDemo } from "./demoCopy.ts";
 
 let demo: Promise<{ businessId: string; today: string }> | undefined;
 
-/** The demo business, loaded once for all tests of a file. */
+/** The demo business, in a database of its own for all tests of a file. */
 export function demoBusiness(): Promise<{ businessId: string; today: string }> {
-  demo ??= loadDemo(new Date(), { suffix: v7().slice(-8) });
+  demo ??= ownDemo();
   return demo;
+}
+
+async function ownDemo(): Promise<{ businessId: string; today: string }> {
+  await copyDemo(`demo_${v7().slice(-12)}`);
+  const [firm] = await db()
+    .select({ id: business.id, zone: business.zone })
+    .from(business)
+    .innerJoin(organization, eq(organization.id, business.id))
+    .where(eq(organization.slug, "calder-renn"));
+  if (!firm) throw new Error("The copy holds no demo");
+  return { businessId: firm.id, today: civilOf(Date.now(), firm.zone).date };
 }
 
 /** The scope of a person of the demo, by first name. */
@@ -26,9 +39,9 @@ export async function scopeOf(businessId: string, firstName: string): Promise<Sc
   return scope;
 }
 
-/** The next visits of a tank, by its site's name. */
+/** The next visits of the tanks of a site, by its name; of one day in the order in which the demo has its tanks. */
 export async function visitsOf(businessId: string, siteName: string, from: string) {
-  return db()
+  const rows = await db()
     .select({
       visitId: visit.id,
       tankId: tank.id,
@@ -43,6 +56,8 @@ export async function visitsOf(businessId: string, siteName: string, from: strin
     .innerJoin(tank, eq(tank.id, visit.tankId))
     .where(and(eq(visit.businessId, businessId), eq(site.name, siteName), gte(visit.onDate, from)))
     .orderBy(asc(visit.onDate));
+  // Ids of the demo rise as its tanks were made.
+  return rows.sort((a, b) => byText(a.on, b.on) || byText(a.tankId, b.tankId));
 }
 
 /** A visit's input and plan as they stand in the database. */

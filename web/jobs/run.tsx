@@ -9,6 +9,7 @@ import { db } from "@/data/database/connection";
 import { driverError, isBusy } from "@/data/database/transaction";
 import { fillKinds } from "@/data/desk/kinds";
 import { fillEntries } from "@/data/find/entries";
+import { keepSet, letterToSet } from "@/data/letters/edit";
 import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters/letters";
 import { fillJobs } from "@/data/library/firmJobs";
 import { noteNotice, noticeMail } from "@/data/notices/notices";
@@ -42,12 +43,19 @@ function setting(name: string): string {
 }
 
 async function makeLetter(job: Job): Promise<void> {
-  const { stopId } = job.payload;
+  const { stopId, letterId } = job.payload;
+  if (letterId) return setLetter(job.businessId, letterId);
   if (!stopId) return;
   const content = await letterContent(job.businessId, stopId);
   // Another tank of the stop is still open; its closing asks again.
   if (!content) return;
   await storeLetter(job.businessId, stopId, content, await renderLetter(content), new Date());
+}
+
+/** Sets a letter that somebody worded anew. */
+async function setLetter(businessId: string, letterId: string): Promise<void> {
+  const row = await letterToSet(businessId, letterId);
+  if (row?.content) await keepSet(row, await renderLetter(row.content));
 }
 
 async function mailOut(message: object): Promise<void> {

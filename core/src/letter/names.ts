@@ -41,6 +41,9 @@ export function tankCalled(name: string): Message {
 /** What a client's contact is called where it is nobody's name. */
 const NOBODY = /^(the|our|a)\b|^(reception|office|house|front desk|caretaker|manager|team|staff|desk)\b/i;
 
+/** Who is greeted by name; empty where a contact is nobody's name. */
+export const nameOf = (contact: string): string => (NOBODY.test(contact.trim()) ? "" : contact.trim());
+
 /**
  * The greeting of a letter: by name, or plain where nobody's name is known.
  *

@@ -10,7 +10,7 @@ import {
   writeField,
 } from "../desk/index.ts";
 import { fit, wordsOf } from "../find/index.ts";
-import { METRIC, OF_WATER, type Parameter, parameterFacts } from "../units/index.ts";
+import { METRIC, OF_WATER, PARAMETERS, type Parameter, parameterFacts } from "../units/index.ts";
 import { type DateOrder, type DecimalSign, isFormula, readMoment, readNumber, unguardText } from "./cell.ts";
 import type { Heading } from "./heading.ts";
 import { readListCell } from "./listCell.ts";
@@ -138,6 +138,7 @@ const readingTargets: readonly Target[] = [
   plainTarget("value", "Value", ["result", "reading", "entered"]),
   plainTarget("unit", "Unit", ["units"]),
   plainTarget("method", "Method", ["kit", "instrument"]),
+  plainTarget("item", "Of", ["filter", "equipment", "piece"]),
   ...OF_WATER.map((p) => ({
     key: `of:${p}`,
     label: parameterFacts[p].label,
@@ -154,10 +155,12 @@ export function targetsOf(kind: FileKind): readonly Target[] {
     : [plainTarget("id", "Keel Round's own id", ["keel round id"]), ...recordTargets(kind)];
 }
 
+const alsoOf = (p: Parameter): readonly string[] => (p === "hours" ? [] : PARAMETER_ALSO[p]);
+
 /** Every name of every parameter, plain. */
 const PARAMETER_BY_NAME = new Map(
-  OF_WATER.flatMap((p) =>
-    [p, parameterFacts[p].label, parameterFacts[p].freshLabel ?? p, ...PARAMETER_ALSO[p]].map(
+  PARAMETERS.flatMap((p) =>
+    [p, parameterFacts[p].label, parameterFacts[p].freshLabel ?? p, ...alsoOf(p)].map(
       (name) => [wordsOf(name).join(" "), p] as const,
     ),
   ),

@@ -214,7 +214,7 @@ export function inUnit(parameter: Parameter, canonical: number, unit: string): n
  * to on their scale. A sample is taken to be at 25 °C.
  *
  * @example
- * enteredText({ parameter: "alkalinity", text: "2.5", unit: "meq/L" }, METRIC); // "7.0 dKH"
+ * enteredText({ parameter: "alkalinity", text: "2.5", unit: "meq/L" }, METRIC); // "7.0\u00a0dKH"
  */
 export function enteredText(
   { parameter, text, unit }: { readonly parameter: Parameter; readonly text: string; readonly unit: string },

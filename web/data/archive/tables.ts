@@ -118,6 +118,11 @@ export const BusinessSchema = z.strictObject({
   holidays: z.array(z.strictObject({ on: z.iso.date(), name: z.string() })).default([]),
   map: z.string().nullable().default(null),
   weights: z.json().default(null),
+  /** Nor any before version 9 a voice in its letters. */
+  voice: z.json().default(null),
+  phrases: z.json().default([]),
+  letterWay: z.enum(["by-hand", "by-itself"]).default("by-hand"),
+  letterHour: z.number().int().min(0).max(23).nullable().default(null),
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";
@@ -126,12 +131,18 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
  * planned by hand. 4: the firm's own jobs, and what a tank's job has of its own. 5: series as people say them, and
  * visits that are moved, skipped or beside a series. 6: a tank's ways of working are called so. 7: so are tank owners. 8: sea water, a
  * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
- * with, and what stood there before it was corrected.
+ * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew.
  */
 export const ARCHIVE_VERSION = 9;
 
 /** What a reading was made with came with version 9. */
 const UNKITTED = { item: null, kitId: null, kitOffset: null, kitOffsetSigma: null };
+
+/** So did letters that were worded anew, and who told a finding. */
+const UNWORDED = {
+  letter: { content: null, original: null, editedBy: null, editedAt: null, setAt: null },
+  finding: { minutes: null, toldBy: null },
+};
 
 /** A site's own dates, and what a van takes beside its weight, came with version 8. */
 const UNLOCKED = { locked: false };
@@ -145,6 +156,7 @@ const UNDATED = {
 const UNSCHEDULED = { workdays: null, knows: null, ...UNDATED.person };
 
 const PLAIN = {
+  ...UNWORDED,
   site: UNDATED.site,
   /** Who entered a reading outside of a visit was not kept before version 6. */
   reading: { personId: null, ...UNKITTED },
@@ -185,17 +197,19 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcas
   3: UNPROGRAMMED,
   4: PLAIN,
   5: {
+    ...UNWORDED,
     stop: UNLOCKED,
     ...{ site: UNDATED.site, reading: PLAIN.reading, animalEvent: PLAIN.animalEvent },
     ...{ photo: PLAIN.photo, person: UNSCHEDULED },
   },
   6: {
+    ...UNWORDED,
     stop: UNLOCKED,
     ...{ site: UNDATED.site, animalEvent: PLAIN.animalEvent, photo: PLAIN.photo, person: UNSCHEDULED },
     reading: UNKITTED,
   },
-  7: { ...UNDATED, reading: UNKITTED },
-  8: { reading: UNKITTED },
+  7: { ...UNWORDED, ...UNDATED, reading: UNKITTED },
+  8: { ...UNWORDED, reading: UNKITTED },
 };
 
 const PRACTICE_VERSION = 6;

@@ -5,7 +5,6 @@ import { join } from "node:path";
 import { gunzipSync, gzipSync } from "node:zlib";
 import mysql, { type RowDataPacket } from "mysql2/promise";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { ownDatabase } from "../../../tools/testing/ownDatabase.ts";
 import { demoBusiness } from "../../../tools/testing/world.ts";
 import { db } from "../database/connection";
 import { folderStore, photoStore } from "../photos/store";
@@ -35,9 +34,8 @@ const exists = async (name: string) => {
 
 beforeAll(async () => {
   // One business and no other: what the other tests have made meanwhile would be backed up again and again.
-  await ownDatabase("backup_one");
   await demoBusiness();
-  await writeBackup(urlOf("backup_one"), file, migrations, photoStore(), new Date());
+  await writeBackup(process.env.DATABASE_URL ?? "", file, migrations, photoStore(), new Date());
   await restoreBackup(file, urlOf("backup_source"), migrations, sourcePhotos);
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

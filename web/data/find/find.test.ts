@@ -40,7 +40,10 @@ describe("find anything", () => {
     await storeLetter(
       businessId,
       v.stopId,
-      { letterId, clientId: v.clientId, revision: 1 },
+      {
+        ...{ letterId, clientId: v.clientId, revision: 1, business: "x", date: "x", greeting: "x", siteName: "x" },
+        ...{ tanks: [], close: "x", signedBy: "x" },
+      },
       { subject: "The rift-lake fish, a quiet week", html: "x", plain: "find", pdf: Buffer.from("x") },
       new Date(),
     );

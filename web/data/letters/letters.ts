@@ -1,7 +1,18 @@
 import { createHash, createHmac } from "node:crypto";
-import { clockText, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
+import { addDays, civilOf, clockText, instantOf, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
 import { conditionOf, programmeOn } from "@keel-round/core/given";
-import { closing, greeting, type LetterTank, letterFor, wordingAfter } from "@keel-round/core/letter";
+import {
+  closing,
+  greeting,
+  inVoice,
+  type LetterContent,
+  type LetterTank,
+  letterFor,
+  nameOf,
+  USUAL_VOICE,
+  withPhrases,
+  wordingAfter,
+} from "@keel-round/core/letter";
 import { say } from "@keel-round/core/say";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { visitState } from "@keel-round/core/visit";
@@ -19,18 +30,6 @@ import { loadPlanInputs } from "../plan/planInputs";
 import { loadRound } from "../round/round";
 import { business, client, letter, person, reading, site, stop, visit } from "../schema";
 import { appliedOps } from "../visit/operations";
-
-/** What a letter is rendered from. */
-export interface LetterContent {
-  readonly business: string;
-  readonly date: string;
-  readonly greeting: string;
-  readonly siteName: string;
-  readonly tanks: readonly LetterTank[];
-  readonly close: string;
-  readonly signedBy: string;
-  readonly revision: number;
-}
 
 function secret(): string {
   const value = process.env.BETTER_AUTH_SECRET;
@@ -117,18 +116,15 @@ export async function letterContent(
     .select({ last: max(letter.revision) })
     .from(letter)
     .where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)));
-  return {
-    letterId: newId(),
-    clientId: head.client.id,
-    business: head.business.name,
-    date: longDate(on),
-    greeting: say(greeting(head.client.contact), METRIC),
-    siteName: head.site.name,
-    tanks,
+  const { contact } = head.client;
+  const written = {
+    ...{ letterId: newId(), clientId: head.client.id, business: head.business.name, date: longDate(on) },
+    greeting: say(greeting(contact), METRIC),
+    ...{ siteName: head.site.name, tanks, signedBy: head.person.name, revision: (last ?? 0) + 1 },
     close: say(closing(nextStop ? { on: nextStop.onDate, about } : null, head.business.phone), METRIC),
-    signedBy: head.person.name,
-    revision: (last ?? 0) + 1,
   };
+  const own = head.business.phrases.filter((p) => p.adopted);
+  return inVoice(withPhrases(written, own), head.business.voice ?? USUAL_VOICE, nameOf(contact));
 }
 
 /** What the letter of the visit before said to a site, as plain text; empty where there was none. */
@@ -163,7 +159,7 @@ export async function arrivalAt(
 export async function storeLetter(
   businessId: string,
   stopId: string,
-  content: { letterId: string; clientId: string; revision: number },
+  content: LetterContent & { letterId: string; clientId: string },
   rendered: { subject: string; html: string; plain: string; pdf: Buffer },
   now: Date,
 ): Promise<void> {
@@ -175,19 +171,29 @@ export async function storeLetter(
     .limit(1);
   // Two tanks closed at once ask twice; only what reads differently is a new revision.
   if (last?.plain === rendered.plain) return;
+  const { letterId, clientId, ...said } = content;
   await db()
     .insert(letter)
     .values({
-      id: content.letterId,
-      businessId,
-      clientId: content.clientId,
-      stopId,
-      revision: content.revision,
+      ...{ id: letterId, businessId, clientId, stopId, revision: content.revision },
       ...rendered,
-      tokenHash: hashOf(letterToken(content.letterId)),
-      createdAt: now,
+      tokenHash: hashOf(letterToken(letterId)),
+      ...{ content: said, createdAt: now, setAt: now },
     });
-  await writeEntries(db(), businessId, { entity: "letter", ids: [content.letterId] });
+  await writeEntries(db(), businessId, { entity: "letter", ids: [letterId] });
+  await sendByItself(businessId, letterId, now);
+}
+
+/** Sends a letter of a firm whose letters leave by themselves. */
+async function sendByItself(businessId: string, letterId: string, now: Date): Promise<void> {
+  const [row] = await db()
+    .select({ way: business.letterWay, lettersBy: client.lettersBy, stopId: letter.stopId })
+    .from(letter)
+    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .innerJoin(business, eq(business.id, letter.businessId))
+    .where(and(eq(letter.businessId, businessId), eq(letter.id, letterId)));
+  if (row?.way !== "by-itself" || row.lettersBy === "none") return;
+  await letGo(businessId, letterId, row.stopId, now);
 }
 
 const DAY_MS = 86_400_000;
@@ -282,13 +288,36 @@ const MINUTE_MS = 60_000;
 const waitMinutes = (): number => Number(process.env.LETTER_WAIT_MINUTES ?? 30);
 
 /** When a letter may leave: now, or so long after the last visit of its stop was closed. */
-async function leavesAt(scope: Scope, stopId: string, now: Date): Promise<Date> {
+async function leavesAt(businessId: string, stopId: string, now: Date): Promise<Date> {
   const [row] = await db()
-    .select({ closedAt: max(visit.closedAt) })
+    .select({ closedAt: max(visit.closedAt), hour: business.letterHour, zone: business.zone })
     .from(visit)
-    .where(and(eq(visit.businessId, scope.businessId), eq(visit.stopId, stopId)));
+    .innerJoin(business, eq(business.id, visit.businessId))
+    .where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId)))
+    .groupBy(business.id);
   const earliest = row?.closedAt ? row.closedAt.getTime() + waitMinutes() * MINUTE_MS : 0;
-  return new Date(Math.max(now.getTime(), earliest));
+  const from = Math.max(now.getTime(), earliest);
+  return new Date(row?.hour == null ? from : nextHour(from, row.hour, row.zone));
+}
+
+/** The first time from a moment on at which a firm's clock shows an hour. */
+function nextHour(from: number, hour: number, zone: string): number {
+  const { date } = civilOf(from, zone);
+  const today = instantOf(date, hour * 60, zone);
+  return today >= from ? today : instantOf(addDays(date, 1), hour * 60, zone);
+}
+
+/** Puts a letter into the mail, once. */
+async function letGo(businessId: string, letterId: string, stopId: string, now: Date): Promise<void> {
+  const queuedAt = await leavesAt(businessId, stopId, now);
+  await inTransaction(async (tx) => {
+    const [taken] = await tx
+      .update(letter)
+      .set({ queuedAt })
+      .where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
+    if (taken.affectedRows === 1)
+      await enqueue(tx, businessId, "mail", { letterId }, queuedAt.getTime() - now.getTime());
+  });
 }
 
 /** Takes a letter that waits to leave out of the mail again. */
@@ -315,16 +344,13 @@ export async function queueLetter(scope: Scope, letterId: string, now: Date): Pr
       "not-mailed",
       `${to.name} wants letters kept here and not mailed. The desk can change that; the page can be printed.`,
     );
-  const queuedAt = await leavesAt(scope, row.stopId, now);
-  await inTransaction(async (tx) => {
-    const [taken] = await tx
-      .update(letter)
-      .set({ queuedAt })
-      .where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
-    if (taken.affectedRows === 1)
-      await enqueue(tx, scope.businessId, "mail", { letterId }, queuedAt.getTime() - now.getTime());
-  });
+  if (isBeingSet(row)) throw new Refused(409, "being-set", "The page is being set anew: send it in a moment.");
+  await letGo(scope.businessId, letterId, row.stopId, now);
 }
+
+/** Whether somebody has worded a letter anew and its page and PDF are not set yet. */
+export const isBeingSet = ({ editedAt, setAt }: Pick<typeof letter.$inferSelect, "editedAt" | "setAt">): boolean =>
+  editedAt !== null && (setAt === null || setAt < editedAt);
 
 /** What the mail of a letter needs. */
 export async function letterMail(businessId: string, letterId: string) {

@@ -8,12 +8,12 @@ import { Refused } from "../access/define";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
 import { dayRequest, finding, job, levelLog, ownerDay, photo, proposal, reading, stop } from "../schema";
+import { answerRequest, askForDay, openRequests, requestsOf } from "../series/dayRequests";
 import { correctedReadings } from "../tanks/corrected";
 import { loadTank } from "../tanks/tanks";
 import { ownerDays, saveDay } from "./days";
 import { loadOwnerPage } from "./page";
 import { answerProposal, proposalsOf, propose, withdraw } from "./proposals";
-import { answerRequest, askForDay, openRequests, requestsOf } from "./requests";
 import { tellFirm, toldMail, toldOf } from "./told";
 
 let owner: Scope;

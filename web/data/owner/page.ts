@@ -12,10 +12,10 @@ import { feedOf } from "../calendar/feed";
 import { db } from "../database/connection";
 import { arrivalAt, letterToken } from "../letters/letters";
 import { business, letter, person, photo, site, stop, tank, visit } from "../schema";
+import { type DayRequest, requestsOf } from "../series/dayRequests";
 import { loadTank, type TankSheet } from "../tanks/tanks";
 import { ownerDays } from "./days";
 import { type Proposal, proposalsOf } from "./proposals";
-import { type DayRequest, requestsOf } from "./requests";
 import { type Told, toldOf } from "./told";
 
 /** The next visit of a tank that nobody has begun, as its owner reads it. */

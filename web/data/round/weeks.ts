@@ -13,7 +13,6 @@ import { groupBy } from "../database/groupBy";
 import { firmHolidays, type SiteHours, siteOpenDays } from "../database/openDays";
 import type { Queries } from "../database/transaction";
 import { listNotices, type NoticeDraft, type NoticeLine, owedCorrections } from "../notices/notices";
-import { type DayRequest, openRequests } from "../owner/requests";
 import {
   business,
   person,
@@ -27,6 +26,7 @@ import {
   type VisitNeeds,
   visit,
 } from "../schema";
+import { type DayRequest, openRequests } from "../series/dayRequests";
 import { recurrenceOf } from "../series/rows";
 import { knownWays } from "./roads";
 import { quayBetween } from "./sea";

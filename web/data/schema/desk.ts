@@ -1,5 +1,6 @@
 import type { Windows } from "@keel-round/core/desk";
 import type { DailyLimits, SourceFacts } from "@keel-round/core/given";
+import type { Phrase, Voice } from "@keel-round/core/letter";
 import type { Cadence, FirmJob, Pin } from "@keel-round/core/programme";
 import type { BusyHours, OpenDate } from "@keel-round/core/series";
 import type { KeptFacts, KindFacts as LibraryKind } from "@keel-round/core/tank";
@@ -55,9 +56,24 @@ export const business = mysqlTable("business", {
   holidays: json("holidays").$type<readonly Holiday[]>().notNull().default([]),
   /** The firm's own map, GeoJSON text; null without one. */
   map: mediumtext("map"),
+  /** How letters speak; null for the usual voice. */
+  voice: json("voice").$type<Voice | null>(),
+  /** What was said in the firm's own words, how often, and whether it is said so from now on. */
+  phrases: json("phrases").$type<readonly FirmPhrase[]>().notNull().default([]),
+  /** Letters leave when somebody sends them, or by themselves. */
+  letterWay: mysqlEnum("letter_way", ["by-hand", "by-itself"]).notNull().default("by-hand"),
+  /** The hour at which letters leave; null for at once. */
+  letterHour: int("letter_hour"),
   /** What a settled round is weighed by, where the firm has set it. */
   weights: json("weights").$type<Partial<Weights> | null>(),
 });
+
+/** A phrase of the firm's own. */
+export interface FirmPhrase extends Phrase {
+  readonly times: number;
+  /** Null until it was decided on. */
+  readonly adopted: boolean | null;
+}
 
 /** A public holiday. */
 export interface Holiday {

@@ -1,5 +1,6 @@
 import type { AttentionItem } from "@keel-round/core/attention";
 import { FINDING_KINDS } from "@keel-round/core/given";
+import type { LetterContent } from "@keel-round/core/letter";
 import type { Condition } from "@keel-round/core/readings";
 import type { Knows } from "@keel-round/core/weeks";
 import {
@@ -314,6 +315,14 @@ export const letter = mysqlTable(
     sentAt: instant("sent_at"),
     openedAt: instant("opened_at"),
     sendError: varchar("send_error", { length: 400 }),
+    /** What it is rendered from; null of one from before that was kept. */
+    content: json("content").$type<LetterContent | null>(),
+    /** As it was written, where somebody has worded it anew. */
+    original: json("original").$type<LetterContent | null>(),
+    editedBy: uuid("edited_by"),
+    editedAt: instant("edited_at"),
+    /** When page and PDF were set; before it was edited, they are set anew. */
+    setAt: instant("set_at"),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),

@@ -139,6 +139,8 @@ export const importReading = mysqlTable(
     entered: varchar("entered", { length: 20 }).notNull(),
     unit: varchar("unit", { length: 20 }).notNull(),
     method: varchar("method", { length: 40 }).notNull(),
+    /** Whose it is, of a flow or of an hour meter. */
+    item: varchar("item", { length: 120 }),
     value: double("value").notNull(),
     sigma: double("sigma").notNull(),
     takenAt: instant("taken_at").notNull(),

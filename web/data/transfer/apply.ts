@@ -91,8 +91,8 @@ function assumedFacts(file: ImportFile, row: ImportRow, values: Values): KeptFac
 
 async function publishReadings(tx: Queries, scope: Scope, file: ImportFile, later: Later): Promise<void> {
   await tx.execute(sql`
-    insert into reading (id, business_id, tank_id, parameter, entered, unit, method, value, sigma, taken_at, on_date, import_id)
-    select i.id, ${scope.businessId}, i.tank_id, i.parameter, i.entered, i.unit, i.method, i.value, i.sigma, i.taken_at,
+    insert into reading (id, business_id, tank_id, parameter, entered, unit, method, item, value, sigma, taken_at, on_date, import_id)
+    select i.id, ${scope.businessId}, i.tank_id, i.parameter, i.entered, i.unit, i.method, i.item, i.value, i.sigma, i.taken_at,
       i.on_date, i.import_id
     from import_reading i join import_row r on r.import_id = i.import_id and r.row_no = i.row_no and r.state = 'new'
     where i.import_id = ${file.id} and not i.known`);

@@ -98,6 +98,7 @@ export async function checkReadings(scope: Scope, file: ImportFile): Promise<voi
         r.entered,
         r.unit,
         r.method,
+        r.item ?? null,
         r.value,
         r.sigma,
         r.takenAt,
@@ -116,9 +117,8 @@ export async function checkReadings(scope: Scope, file: ImportFile): Promise<voi
 /** As many as a person says one by one who each of them is. */
 const MOST_STRANGERS = 40;
 
-const STAGED_COLUMNS = "id import_id row_no tank_id parameter entered unit method value sigma taken_at on_date".split(
-  " ",
-);
+const STAGED_COLUMNS =
+  "id import_id row_no tank_id parameter entered unit method item value sigma taken_at on_date".split(" ");
 
 /** Readings that are here already, or twice in the file, are left as they are: rows that hold nothing else are the same. */
 async function markKnown(scope: Scope, importId: string): Promise<void> {
@@ -126,16 +126,16 @@ async function markKnown(scope: Scope, importId: string): Promise<void> {
   await q.execute(sql`
     update import_reading i
     join reading r on r.business_id = ${scope.businessId} and r.tank_id = i.tank_id and r.taken_at = i.taken_at
-      and r.parameter = i.parameter and r.entered = i.entered and r.unit = i.unit
+      and r.parameter = i.parameter and r.entered = i.entered and r.unit = i.unit and r.item <=> i.item
     set i.known = true where i.import_id = ${importId}`);
   await q.execute(sql`
     update import_reading i
     join (
-      select tank_id, taken_at, parameter, entered, unit, min(row_no) as first_row
+      select tank_id, taken_at, parameter, entered, unit, item, min(row_no) as first_row
       from import_reading where import_id = ${importId}
-      group by tank_id, taken_at, parameter, entered, unit having count(*) > 1
+      group by tank_id, taken_at, parameter, entered, unit, item having count(*) > 1
     ) twice on twice.tank_id = i.tank_id and twice.taken_at = i.taken_at and twice.parameter = i.parameter
-      and twice.entered = i.entered and twice.unit = i.unit
+      and twice.entered = i.entered and twice.unit = i.unit and twice.item <=> i.item
     set i.known = true where i.import_id = ${importId} and i.row_no > twice.first_row`);
   await q.execute(sql`
     update import_row r set state = 'same'
@@ -170,6 +170,7 @@ function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
     takenAt = momentOf(context, row);
   });
   const method = cellOf(context, row, "method") || (file.sample?.method ?? "");
+  const named = (cellOf(context, row, "item") ?? "").slice(0, 120);
   const mine: Staged[] = [];
   const add = (column: number, parameter: Parameter, text: string, unit: string) => {
     try {
@@ -181,6 +182,7 @@ function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
         parameter,
         unit,
         method: method.slice(0, 40),
+        item: itemOf(parameter, named),
         ...readingOf(context, parameter, text, unit, method),
         takenAt,
         onDate: context.dayOf(takenAt.getTime()),
@@ -205,6 +207,12 @@ function checkRow(context: Context, row: ImportRow, staged: Staged[]): Verdict {
     values: null,
     targetId: null,
   };
+}
+
+/** Whose a figure is: a flow's filter where one is named, and never an hour meter of nothing. */
+function itemOf(parameter: Parameter, named: string): string | null {
+  if (parameter === "hours" && named === "") throw new FieldError("Say in the column “Of” whose hour meter it is.");
+  return (parameter === "hours" || parameter === "flow") && named !== "" ? named : null;
 }
 
 /** Whose water a row is: by the name in it, by who that name was said to be, else the one tank of the whole file. */

@@ -62,7 +62,7 @@ async function* recordLines(scope: Scope, entity: FileEntity): AsyncIterable<str
 }
 
 async function* readingLines(scope: Scope): AsyncIterable<string> {
-  yield lines([["Site", "Tank", "Day and time", "Parameter", "Value", "Unit", "Method"]]);
+  yield lines([["Site", "Tank", "Day and time", "Parameter", "Value", "Unit", "Method", "Of"]]);
   let last: { at: Date; id: string } = { at: new Date(0), id: "" };
   for (;;) {
     const rows = await db()
@@ -90,6 +90,7 @@ async function* readingLines(scope: Scope): AsyncIterable<string> {
         r.entered,
         r.unit,
         r.method,
+        r.item ?? "",
       ]),
     );
     const end = rows.at(-1)?.reading;

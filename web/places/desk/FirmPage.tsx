@@ -3,6 +3,7 @@ import type { Firm } from "@keel-round/core/desk";
 import type { Weights } from "@keel-round/core/weeks";
 import type { Scope } from "@/data/access/scope";
 import type { FirmChange } from "@/data/firm/firm";
+import type { FirmVoice } from "@/data/firm/voice";
 import { PageHead, SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { dayLabel } from "@/kit/words";
@@ -10,6 +11,7 @@ import { DeskNav } from "./DeskNav";
 import { FirmForm } from "./FirmForm";
 import { Holidays } from "./Holidays";
 import { MapForm } from "./MapForm";
+import { VoiceForm } from "./VoiceForm";
 import { WeightsForm } from "./WeightsForm";
 
 /** What the firm says of itself, and what a day may change in its tanks. */
@@ -18,6 +20,7 @@ export function FirmPage({
   firm,
   holidays,
   weights,
+  voice,
   hasMap,
   history,
 }: {
@@ -25,6 +28,7 @@ export function FirmPage({
   firm: Firm;
   holidays: readonly { readonly on: string; readonly name: string }[];
   weights: Partial<Weights>;
+  voice: FirmVoice;
   hasMap: boolean;
   history: readonly FirmChange[];
 }) {
@@ -33,6 +37,10 @@ export function FirmPage({
       <DeskNav here="firm" scope={scope} />
       <PageHead title="The firm" facts={`times are of ${scope.zone}`} />
       <FirmForm firm={firm} units={scope.units} />
+      <Box mt="30px" maxW="760px">
+        <SubHead>Letters to owners</SubHead>
+        <VoiceForm of={voice} />
+      </Box>
       <Box mt="30px" maxW="760px">
         <SubHead>Public holidays</SubHead>
         <Holidays holidays={holidays} />

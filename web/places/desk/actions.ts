@@ -27,6 +27,7 @@ import {
   removeHolidays,
 } from "@/data/firm/holidays";
 import { MapSchema, saveMap } from "@/data/firm/map";
+import { saveVoice, VoiceSchema } from "@/data/firm/voice";
 import { saveWeights, WeightsSchema } from "@/data/firm/weights";
 
 const id = z.uuid("Reload the page and try again.");
@@ -187,4 +188,12 @@ export const saveFirmAction = defineAction({
   roles: ["office"],
   input: FirmSchema,
   run: (scope, firm) => saveFirm(scope, firm, whenOf(scope).now),
+});
+
+/** Sets how letters speak and when they leave. */
+export const saveVoiceAction = defineAction({
+  name: "desk.voice",
+  roles: ["office"],
+  input: VoiceSchema,
+  run: (scope, voice) => saveVoice(scope, voice, whenOf(scope)),
 });

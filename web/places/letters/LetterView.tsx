@@ -1,7 +1,10 @@
 import { Box } from "@chakra-ui/react";
+import type { LetterWords } from "@/data/letters/edit";
 import { Notice, PageHead, QuietButton } from "@/kit/controls";
 import { Iframe } from "@/kit/elements";
+import { moment } from "@/kit/words";
 import { letterState } from "./LetterList";
+import { LetterWording } from "./LetterWording";
 import { LinkButton } from "./LinkButton";
 import { CallBackButton, SendButton } from "./SendButton";
 
@@ -18,12 +21,15 @@ interface LetterViewProps {
   readonly token: string;
   /** What it leaned on and was corrected after it was made, each as a sentence. */
   readonly leantOn: readonly string[];
+  /** Null for the tank's owner, and for a letter from before its words were kept. */
+  readonly words: LetterWords | null;
+  readonly beingSet: boolean;
   readonly zone: string;
   readonly owner: boolean;
 }
 
 /** A letter as its owner will see it, to be read before it goes. */
-export function LetterView({ letter, token, leantOn, zone, owner }: LetterViewProps) {
+export function LetterView({ letter, token, leantOn, words, beingSet, zone, owner }: LetterViewProps) {
   return (
     <Box>
       <PageHead
@@ -43,7 +49,7 @@ export function LetterView({ letter, token, leantOn, zone, owner }: LetterViewPr
             {!owner && letter.queuedAt && letter.queuedAt.getTime() > Date.now() && (
               <CallBackButton letterId={letter.id} />
             )}
-            {!owner && !letter.queuedAt && <SendButton letterId={letter.id} />}
+            {!owner && !letter.queuedAt && !beingSet && <SendButton letterId={letter.id} />}
           </>
         }
       />
@@ -54,12 +60,23 @@ export function LetterView({ letter, token, leantOn, zone, owner }: LetterViewPr
           </Notice>
         </Box>
       )}
+      {words && (
+        <LetterWording
+          letterId={letter.id}
+          words={words}
+          by={words.editedAt ? `${words.editedBy ?? "somebody who left"}, ${moment(words.editedAt, zone)}` : null}
+          editable={!letter.queuedAt && !letter.sentAt && !beingSet}
+          beingSet={beingSet}
+        />
+      )}
       {letter.revokedAt ? (
         <Box mt="16px" maxW="640px">
           <Notice tone="plain">The link of this letter does not work. The letter itself is kept.</Notice>
         </Box>
       ) : (
         <Iframe
+          // What is set anew is shown anew.
+          key={`${beingSet} ${words?.editedAt?.toISOString()}`}
           title={letter.subject}
           src={`/letter/${token}`}
           w="100%"

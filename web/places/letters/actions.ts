@@ -3,6 +3,7 @@
 import { z } from "zod";
 import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
+import { decidePhrase, EditLetterSchema, editLetter, PhraseSchema } from "@/data/letters/edit";
 import { callBackLetter, queueLetter, setRevoked } from "@/data/letters/letters";
 
 /** Queues a letter for its client. */
@@ -30,4 +31,21 @@ export const callBackLetterAction = defineAction({
   input: z.object({ letterId: z.uuid("Reload the letter and try again.") }),
   foreign: (ids) => ({ letterId: ids.letterId }),
   run: (scope, input) => callBackLetter(scope, input.letterId, new Date()),
+});
+
+/** Words a letter anew before it goes. */
+export const editLetterAction = defineAction({
+  name: "letters.edit",
+  roles: STAFF,
+  input: EditLetterSchema,
+  foreign: (ids) => ({ letterId: ids.letterId, was: null, greeting: "x", tanks: [], close: "x" }),
+  run: (scope, input) => editLetter(scope, input, new Date()),
+});
+
+/** Decides whether something is said in the firm's own words from now on. */
+export const decidePhraseAction = defineAction({
+  name: "letters.phrase",
+  roles: ["office", "lead"],
+  input: PhraseSchema,
+  run: decidePhrase,
 });

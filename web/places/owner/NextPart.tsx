@@ -1,5 +1,5 @@
 import { longDate } from "@keel-round/core/calendar";
-import type { DayRequest } from "@/data/owner/requests";
+import type { DayRequest } from "@/data/series/dayRequests";
 import { Field, Wrong } from "./Field";
 import { Hidden } from "./Hidden";
 import { type Part, wrongWith } from "./shown";

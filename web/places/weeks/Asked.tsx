@@ -5,7 +5,7 @@ import { longDate, sayDay } from "@keel-round/core/calendar";
 import { counted } from "@keel-round/core/text";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { DayRequest } from "@/data/owner/requests";
+import type { DayRequest } from "@/data/series/dayRequests";
 import { AppLink } from "@/kit/AppLink";
 import { answered } from "@/kit/answered";
 import { GoButton, Problem, QuietButton, SubHead, TextInput } from "@/kit/controls";

@@ -4,10 +4,10 @@ import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
 import { AcceptSchema, acceptNotices, NoticeSchema, takeBackNotice } from "@/data/notices/notices";
-import { AnswerDaySchema, answerRequest } from "@/data/owner/requests";
 import { AwaySchema, noteAway, TakeBackSchema, takeBack } from "@/data/round/away";
 import { PlaceSchema, placeStops } from "@/data/round/place";
 import { LockSchema, lockStops, SettleSchema, settleRound } from "@/data/round/settleRound";
+import { AnswerDaySchema, answerRequest } from "@/data/series/dayRequests";
 import { addStop, ExtraSchema } from "@/data/series/stops";
 
 const FAR = "2099-01-01";

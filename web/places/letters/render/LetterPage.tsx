@@ -1,5 +1,4 @@
-import type { LetterTank } from "@keel-round/core/letter";
-import type { LetterContent } from "@/data/letters/letters";
+import type { LetterContent, LetterTank } from "@keel-round/core/letter";
 import { INK } from "@/kit/markup/ink";
 import { Keel } from "@/kit/markup/Keel";
 import { Strip } from "@/kit/markup/Strip";
@@ -76,8 +75,8 @@ export function LetterPage({ content }: { content: LetterContent }) {
       </head>
       <body>
         <main>
-          <header>
-            <strong>{content.business}</strong>
+          <header style={content.colour ? { borderColor: content.colour } : undefined}>
+            <strong style={content.colour ? { color: content.colour } : undefined}>{content.business}</strong>
             <span className="soft">
               {content.date}
               {content.revision > 1 ? `, corrected (${content.revision})` : ""}

@@ -1,7 +1,6 @@
 import { createRequire } from "node:module";
-import type { LetterReading, LetterTank } from "@keel-round/core/letter";
+import type { LetterContent, LetterReading, LetterTank } from "@keel-round/core/letter";
 import { Circle, Document, Font, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View } from "@react-pdf/renderer";
-import type { LetterContent } from "@/data/letters/letters";
 import { stripPlaces } from "@/kit/markup/bandStrip";
 import { INK, TILT, TONE } from "@/kit/markup/ink";
 import { letterSections } from "./sections";
@@ -128,8 +127,10 @@ export function LetterPdf({ content }: { content: LetterContent }) {
   return (
     <Document title={`${content.siteName}, ${content.date}`} author={content.business}>
       <Page size="A4" style={styles.page}>
-        <View style={styles.head}>
-          <Text style={{ fontWeight: 600 }}>{content.business}</Text>
+        <View style={{ ...styles.head, ...(content.colour ? { borderColor: content.colour } : {}) }}>
+          <Text style={{ fontWeight: 600, ...(content.colour ? { color: content.colour } : {}) }}>
+            {content.business}
+          </Text>
           <Text style={{ color: INK.soft }}>{content.date}</Text>
         </View>
         <Text style={{ marginTop: 14 }}>{plain(content.greeting)}</Text>

@@ -1,7 +1,7 @@
+import type { LetterContent } from "@keel-round/core/letter";
 import { inSentence } from "@keel-round/core/text";
 import { renderToBuffer } from "@react-pdf/renderer";
 import { renderToStaticMarkup } from "react-dom/server";
-import type { LetterContent } from "@/data/letters/letters";
 import { LetterPage } from "./LetterPage";
 import { LetterPdf } from "./LetterPdf";
 import { letterSections } from "./sections";

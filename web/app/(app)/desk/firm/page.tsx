@@ -3,6 +3,7 @@ import { whenOf } from "@/data/access/when";
 import { loadFirm } from "@/data/firm/firm";
 import { listHolidays } from "@/data/firm/holidays";
 import { firmMap } from "@/data/firm/map";
+import { firmVoice } from "@/data/firm/voice";
 import { firmWeights } from "@/data/firm/weights";
 import { FirmPage } from "@/places/desk/FirmPage";
 
@@ -15,6 +16,7 @@ export default async function FirmSettings() {
       scope={scope}
       holidays={holidays}
       weights={weights}
+      voice={await firmVoice(scope)}
       hasMap={(await firmMap(scope)) !== null}
       {...(await loadFirm(scope))}
     />

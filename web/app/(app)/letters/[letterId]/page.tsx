@@ -1,5 +1,6 @@
 import { orNotFound, pageScope } from "@/data/access/pageScope";
-import { findLetter, letterToken } from "@/data/letters/letters";
+import { letterWords } from "@/data/letters/edit";
+import { findLetter, isBeingSet, letterToken } from "@/data/letters/letters";
 import { letterLeantOn } from "@/data/tanks/corrected";
 import { LetterView } from "@/places/letters/LetterView";
 
@@ -13,6 +14,8 @@ export default async function LetterPage({ params }: { params: Promise<{ letterI
       letter={letter}
       token={letterToken(letter.id)}
       leantOn={owner ? [] : await letterLeantOn(scope, letter)}
+      words={owner ? null : await letterWords(scope, letter)}
+      beingSet={!owner && isBeingSet(letter)}
       zone={scope.zone}
       owner={owner}
     />

@@ -9,7 +9,7 @@ import { db } from "../database/connection";
 import { newId } from "../database/ids";
 import { inTransaction, type Queries } from "../database/transaction";
 import { dayRequest, person, site, stop } from "../schema";
-import { moveStop, plannedStop } from "../series/stops";
+import { moveStop, plannedStop } from "./stops";
 
 export const AskDaySchema = z.object({
   stopId: z.uuid("Reload the page and try again."),

@@ -1,0 +1,1 @@
+ALTER TABLE `import_reading` ADD COLUMN IF NOT EXISTS `item` varchar(120);
