@@ -153,3 +153,30 @@ test("a client with site, tank and every second Tuesday 8 to 10 is made in one f
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Heron Court");
   await expect(page.getByText(/every second Tuesday/i).first()).toBeVisible();
 });
+
+test("how letters speak is said at the desk, what cannot be is told beside its field", async ({ as }) => {
+  const page = await as("Maud");
+  await page.goto("/desk/firm");
+  const form = page.locator("[data-voice]");
+  await form.getByLabel(/^Greeting, before the name/).fill("Good day");
+  await form.getByLabel(/^Colour of the firm/).fill("green");
+  await form.getByRole("button", { name: "Save how letters speak" }).click();
+  await expect(form.getByText("Enter a colour, such as #0a5a4a.").first()).toBeVisible();
+  await expect(form.getByLabel(/^Greeting, before the name/)).toHaveValue("Good day");
+  await form.getByLabel(/^Colour of the firm/).fill("#0a5a4a");
+  await form.getByLabel("the owner's own list").check();
+  await form.getByRole("button", { name: "Save how letters speak" }).click();
+  await expect(form.getByRole("status")).toHaveText("Saved.");
+  await page.reload();
+  await expect(form.getByLabel("the owner's own list")).toBeChecked();
+  await expect(page.getByText(/without list/)).toBeVisible();
+  await page.goto("/letters?q=nobody+of+that+name");
+  await expect(page.getByText("No letter is like that.")).toBeVisible();
+  // As it was, for the journeys that read letters.
+  await page.goto("/desk/firm");
+  await form.getByLabel(/^Greeting, before the name/).fill("");
+  await form.getByLabel(/^Colour of the firm/).fill("");
+  await form.getByLabel("the owner's own list").uncheck();
+  await form.getByRole("button", { name: "Save how letters speak" }).click();
+  await expect(form.getByRole("status")).toHaveText("Saved.");
+});

@@ -1,3 +1,4 @@
+import { check } from "./axe";
 import { doStep, expect, openDrain, openStep, openStop, startVisit, test, tick } from "./fixtures";
 
 test.use({ viewport: { width: 390, height: 844 } });
@@ -92,7 +93,24 @@ test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }
   expect((await request.get(`${address}/pdf`)).headers()["content-type"]).toBe("application/pdf");
   expect((await request.get(`${(address ?? "").slice(0, -2)}xx`)).status()).toBe(404);
 
-  await page.getByRole("button", { name: "Send to the owner" }).click();
+  // It is worded anew, with the figures of the log and no others.
+  await page.getByRole("button", { name: "Change the words" }).click();
+  const body = page.getByLabel(/^What was done/);
+  const words = await body.inputValue();
+  await body.fill(`${words}\n\nWe saw 77 axolotls.`);
+  await page.getByRole("button", { name: "Save these words" }).click();
+  await expect(page.locator("[data-editing]").getByRole("alert")).toHaveText(
+    /^77 stands nowhere in the log of this visit/,
+  );
+  await body.fill(`${words}\n\nThe children were kind to them.`);
+  await page.getByRole("button", { name: "Save these words" }).click();
+  await expect(page.locator("[data-edited]")).toContainText("Worded anew by Ines Calder");
+  const send = page.getByRole("button", { name: "Send to the owner" });
+  await expect(send).toBeVisible();
+  expect(await (await request.get(address ?? "")).text()).toContain("The children were kind to them.");
+  await check(page, "a letter that was worded anew");
+
+  await send.click();
   await expect(page.getByText(/on its way|sent|opened/).first()).toBeVisible();
   await expect(async () => {
     const mails = (await (await request.get(outbox)).json()) as { to: string; attachments: { filename: string }[] }[];

@@ -120,9 +120,9 @@ describe("a letter", () => {
 
   test("is not its owner's to see before it was sent", async () => {
     const all = await ofStop();
-    expect((await listLetters(owner)).map((l) => l.id)).not.toContain(all.at(-1)?.id);
+    expect((await listLetters(owner)).letters.map((l) => l.id)).not.toContain(all.at(-1)?.id);
     await expect(findLetter(owner, all.at(-1)?.id ?? "")).rejects.toMatchObject({ code: "not-found" });
-    expect((await listLetters(ines)).map((l) => l.id)).toContain(all.at(-1)?.id);
+    expect((await listLetters(ines)).letters.map((l) => l.id)).toContain(all.at(-1)?.id);
   });
 
   test("leaves no earlier than half an hour after the close, and is called back until then", async () => {
@@ -173,10 +173,10 @@ describe("a letter", () => {
   });
 
   test("is seen by its owner, and no other client's is", async () => {
-    const mine = await listLetters(owner);
+    const { letters: mine } = await listLetters(owner);
     expect(new Set(mine.map((l) => l.clientName))).toEqual(new Set(["Ilves Dental"]));
     const other: Scope = { ...owner, clientId: crypto.randomUUID() };
-    expect(await listLetters(other)).toEqual([]);
+    expect((await listLetters(other)).letters).toEqual([]);
     await expect(findLetter(other, mine[0]?.id ?? "")).rejects.toMatchObject({ code: "not-found" });
     await expect(findLetter({ ...ines, businessId: crypto.randomUUID() }, mine[0]?.id ?? "")).rejects.toMatchObject({
       code: "not-found",

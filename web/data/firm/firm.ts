@@ -18,6 +18,7 @@ const BESIDE: Readonly<Record<string, { readonly label: string; readonly unit: s
   holidays: { label: "Public holidays", unit: "" },
   map: { label: "Map", unit: "" },
   weights: { label: "What a settled round is weighed by", unit: "" },
+  letters: { label: "How letters speak and leave", unit: "" },
 };
 
 function firmOf(row: typeof business.$inferSelect): Firm {

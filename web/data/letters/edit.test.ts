@@ -4,10 +4,20 @@ import { walkThrough } from "../../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
+import { loadFirm } from "../firm/firm";
 import { firmVoice, saveVoice, VoiceSchema } from "../firm/voice";
 import { business, job, letter } from "../schema";
 import { decidePhrase, editLetter, keepSet, letterToSet, letterWords } from "./edit";
-import { findLetter, isBeingSet, letterContent, queueLetter, storeLetter } from "./letters";
+import {
+  findLetter,
+  isBeingSet,
+  LetterQuerySchema,
+  letterContent,
+  letterYears,
+  listLetters,
+  queueLetter,
+  storeLetter,
+} from "./letters";
 
 let ines: Scope;
 let maud: Scope;
@@ -150,6 +160,13 @@ describe("how letters speak and leave", () => {
     expect(content).toMatchObject({ greeting: "Good day Dr. Ilves,", colour: "#0a5a4a" });
     expect(content?.tanks[0]?.measured).toEqual([]);
     expect((await firmVoice(maud)).voice.close).toBeNull();
+    expect((await loadFirm(maud)).history[0]).toMatchObject({
+      ...{
+        what: "how letters speak and leave",
+        old: "as usual",
+        new: "greeting “Good day”; #0a5a4a; without measured",
+      },
+    });
     await expect(saveVoice(ines, voice(), { now: new Date(), today: "x" })).rejects.toMatchObject({ status: 404 });
   });
   test.each([
@@ -175,4 +192,23 @@ describe("how letters speak and leave", () => {
     expect(hours).toBeGreaterThan(0);
     expect(hours).toBeLessThanOrEqual(25);
   });
+});
+
+test("letters are found by client, words, state and year, and nothing that is typed breaks the search", async () => {
+  const ask = (change: object) => LetterQuerySchema.parse({ q: "", state: undefined, year: undefined, ...change });
+  const ids = async (change: object) => (await listLetters(maud, ask(change))).letters.map((l) => l.id);
+  const all = await ids({});
+  expect(all.length).toBeGreaterThan(4);
+  expect(await ids({ q: "ilves dental" })).toEqual(all);
+  expect(await ids({ q: "nobody" })).toEqual([]);
+  // Signs of the search language mean themselves.
+  for (const q of ["%", "_", "\\\\", "100 %", "'; drop table letter; --", "🐟"]) expect(await ids({ q })).toEqual([]);
+  const [year] = await letterYears(maud);
+  expect(await ids({ year })).toEqual(all);
+  expect(await ids({ year: 2001 })).toEqual([]);
+  const waiting = await ids({ state: "waiting" });
+  expect(waiting).toContain(letterId);
+  expect((await ids({ state: "to-read" })).filter((id) => waiting.includes(id))).toEqual([]);
+  expect(await ids({ state: "sent" })).toEqual([]);
+  expect(await ids({ state: "nonsense", year: "last", page: "-3" })).toEqual(all);
 });

@@ -16,7 +16,8 @@ import {
 import { say } from "@keel-round/core/say";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { visitState } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, like, lt, lte, max, ne, or, type SQL, sql } from "drizzle-orm";
+import { z } from "zod";
 import { notFound, Refused } from "../access/define";
 import type { Scope } from "../access/scope";
 import { clientsInSight, inSight } from "../access/sight";
@@ -236,15 +237,51 @@ export async function noteOpened(
     .where(and(eq(letter.id, letterId), isNull(letter.openedAt)));
 }
 
-/** The letters of the scope, newest first, without their bodies. */
-export async function listLetters(scope: Scope) {
-  return db()
+/** Where letters are on their way. */
+export const LETTER_STATES = ["to-read", "waiting", "sent", "opened", "not-sent"] as const;
+type LetterState = (typeof LETTER_STATES)[number];
+
+/** Which letters are looked at. */
+export const LetterQuerySchema = z.object({
+  /** Of a client, a site, or a word of the subject. */
+  q: z.string().trim().max(120).catch(""),
+  state: z.enum(LETTER_STATES).nullable().catch(null),
+  year: z.coerce.number().int().min(2000).max(2200).nullable().catch(null),
+  page: z.coerce.number().int().min(1).max(1000).catch(1),
+});
+export type LetterQuery = z.infer<typeof LetterQuerySchema>;
+
+const ANY_LETTER: LetterQuery = { q: "", state: null, year: null, page: 1 };
+const LETTERS_A_PAGE = 60;
+
+const inState = (state: LetterState): SQL | undefined => {
+  switch (state) {
+    case "to-read":
+      return and(isNull(letter.queuedAt), isNull(letter.sentAt));
+    case "waiting":
+      return and(isNotNull(letter.queuedAt), isNull(letter.sentAt), isNull(letter.sendError));
+    case "sent":
+      return isNotNull(letter.sentAt);
+    case "opened":
+      return isNotNull(letter.openedAt);
+    case "not-sent":
+      return and(isNotNull(letter.sendError), isNull(letter.sentAt));
+  }
+};
+
+/** What a person may type into a search, as it is looked for: its signs mean themselves. */
+const likeText = (q: string): string => `%${q.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
+
+/** The letters of the scope, newest first, without their bodies; so many at a time, and whether older ones are left. */
+export async function listLetters(scope: Scope, { q, state, year, page }: LetterQuery = ANY_LETTER) {
+  const words = q.split(/\s+/).filter((w) => w !== "");
+  const rows = await db()
     .select({
       id: letter.id,
       subject: letter.subject,
       revision: letter.revision,
       clientName: client.name,
-      email: client.email,
+      on: stop.onDate,
       createdAt: letter.createdAt,
       queuedAt: letter.queuedAt,
       sentAt: letter.sentAt,
@@ -254,15 +291,40 @@ export async function listLetters(scope: Scope) {
     })
     .from(letter)
     .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .innerJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
+    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .where(
+      and(
+        eq(letter.businessId, scope.businessId),
+        inSight(letter.clientId, await clientsInSight(scope)),
+        sentTo(scope),
+        ...words.map((w) =>
+          or(like(client.name, likeText(w)), like(site.name, likeText(w)), like(letter.subject, likeText(w))),
+        ),
+        state ? inState(state) : undefined,
+        ...(year ? [gte(stop.onDate, `${year}-01-01`), lte(stop.onDate, `${year}-12-31`)] : []),
+      ),
+    )
+    .orderBy(desc(letter.createdAt), desc(letter.revision))
+    .limit(LETTERS_A_PAGE + 1)
+    .offset((page - 1) * LETTERS_A_PAGE);
+  return { letters: rows.slice(0, LETTERS_A_PAGE), older: rows.length > LETTERS_A_PAGE };
+}
+
+/** The years of whose visits there are letters, the newest first. */
+export async function letterYears(scope: Scope): Promise<number[]> {
+  const rows = await db()
+    .selectDistinct({ year: sql<number>`year(${stop.onDate})`.mapWith(Number) })
+    .from(letter)
+    .innerJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
     .where(
       and(
         eq(letter.businessId, scope.businessId),
         inSight(letter.clientId, await clientsInSight(scope)),
         sentTo(scope),
       ),
-    )
-    .orderBy(desc(letter.createdAt))
-    .limit(100);
+    );
+  return rows.map((r) => r.year).sort((a, b) => b - a);
 }
 
 /** One letter of the scope, with its bodies. */

@@ -74,7 +74,7 @@ export function VoiceForm({ of }: { of: FirmVoice }) {
       ))}
       <Flex gap="4px 16px" wrap="wrap" mt="10px">
         <FieldRow label="Letters leave" error={fields.way?.[0]}>
-          <Choice value={way} onChange={(e) => setWay(e.target.value as FirmVoice["way"])} w="260px">
+          <Choice value={way} onChange={(e) => setWay(e.target.value as FirmVoice["way"])} w="330px">
             <option value="by-hand">when somebody has read and sent them</option>
             <option value="by-itself">by themselves</option>
           </Choice>

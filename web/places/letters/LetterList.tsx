@@ -1,7 +1,9 @@
-import { Box } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
+import { counted } from "@keel-round/core/text";
+import { LETTER_STATES, type LetterQuery } from "@/data/letters/letters";
 import { AppLink } from "@/kit/AppLink";
-import { PageHead } from "@/kit/controls";
-import { A, Span, Table } from "@/kit/elements";
+import { Choice, PageHead, QuietButton, TextInput } from "@/kit/controls";
+import { A, Form, Span, Table } from "@/kit/elements";
 import { Cell } from "@/kit/table";
 import { moment } from "@/kit/words";
 
@@ -33,24 +35,45 @@ export function letterState(
   return { text: "to be read and sent", colour: "ochre" };
 }
 
+const STATE_NAME: Readonly<Record<(typeof LETTER_STATES)[number], string>> = {
+  "to-read": "to be read and sent",
+  waiting: "on their way",
+  sent: "sent",
+  opened: "opened",
+  "not-sent": "not sent yet",
+};
+
+const hrefOf = ({ q, state, year, page }: LetterQuery): string => {
+  const said = { q, state: state ?? "", year: String(year ?? ""), page: page > 1 ? String(page) : "" };
+  return `/letters?${new URLSearchParams(Object.entries(said).filter(([, v]) => v !== ""))}`;
+};
+
 /** Letters that owners get, newest first. */
-export function LetterList({ letters, zone, owner }: { letters: readonly LetterLine[]; zone: string; owner: boolean }) {
-  const waiting = letters.filter((l) => !l.queuedAt).length;
+export function LetterList({
+  letters,
+  older,
+  years,
+  query,
+  zone,
+  owner,
+}: {
+  letters: readonly LetterLine[];
+  older: boolean;
+  years: readonly number[];
+  query: LetterQuery;
+  zone: string;
+  owner: boolean;
+}) {
+  const asked = query.q !== "" || query.state !== null || query.year !== null;
   return (
     <Box>
-      <PageHead
-        title="Letters"
-        facts={
-          letters.length === 0
-            ? ""
-            : owner
-              ? `${letters.length} letters`
-              : `${letters.length} letters, ${waiting} to be read and sent`
-        }
-      />
+      <PageHead title="Letters" facts={letters.length === 0 ? "" : shown(letters, older || query.page > 1, owner)} />
+      {(asked || years.length > 0) && <Ask query={query} years={years} owner={owner} />}
       {letters.length === 0 ? (
         <Box mt="24px" color="soft" maxW="60ch">
-          A letter is made when the last visit of a stop is closed. It waits here to be read before it is sent.
+          {asked
+            ? "No letter is like that. Ask for less, or for all of them."
+            : "A letter is made when the last visit of a stop is closed. It waits here to be read before it is sent."}
         </Box>
       ) : (
         <Box overflowX="auto" mt="14px">
@@ -80,6 +103,63 @@ export function LetterList({ letters, zone, owner }: { letters: readonly LetterL
           </Table>
         </Box>
       )}
+      <Flex gap="10px" mt="12px">
+        {query.page > 1 && (
+          <QuietButton asChild>
+            <AppLink href={hrefOf({ ...query, page: query.page - 1 })}>Newer letters</AppLink>
+          </QuietButton>
+        )}
+        {older && (
+          <QuietButton asChild>
+            <AppLink href={hrefOf({ ...query, page: query.page + 1 })}>Older letters</AppLink>
+          </QuietButton>
+        )}
+      </Flex>
     </Box>
+  );
+}
+
+function shown(letters: readonly LetterLine[], part: boolean, owner: boolean): string {
+  const count = part ? `${letters.length} letters of more` : counted(letters.length, "letter");
+  const waiting = letters.filter((l) => !l.queuedAt && !l.sentAt).length;
+  return owner ? count : `${count}, ${waiting} to be read and sent`;
+}
+
+/** By whom, where on their way, and of which year. */
+function Ask({ query, years, owner }: { query: LetterQuery; years: readonly number[]; owner: boolean }) {
+  return (
+    <Form action="/letters" mt="12px" role="search">
+      <Flex gap="10px" wrap="wrap" align="center">
+        <TextInput
+          name="q"
+          aria-label="Client, site or words of the subject"
+          placeholder="Client, site or words"
+          defaultValue={query.q}
+          w="240px"
+        />
+        {!owner && (
+          <Choice name="state" aria-label="Where they are" defaultValue={query.state ?? ""} w="auto">
+            <option value="">anywhere</option>
+            {LETTER_STATES.map((s) => (
+              <option key={s} value={s}>
+                {STATE_NAME[s]}
+              </option>
+            ))}
+          </Choice>
+        )}
+        <Choice name="year" aria-label="Year" defaultValue={query.year ?? ""} w="auto">
+          <option value="">any year</option>
+          {years.map((y) => (
+            <option key={y} value={y}>
+              {y}
+            </option>
+          ))}
+        </Choice>
+        <QuietButton type="submit">Show letters</QuietButton>
+        {hrefOf(query) !== hrefOf({ q: "", state: null, year: null, page: 1 }) && (
+          <AppLink href="/letters">All letters</AppLink>
+        )}
+      </Flex>
+    </Form>
   );
 }
