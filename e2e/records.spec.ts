@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
+import { check } from "./axe";
 import { expect, type Page, test } from "./fixtures";
 
 /** Opens a tab of a tank by a word of its name and its site's. */
@@ -157,6 +158,19 @@ test("a picture is added, archived and brought back; its owner sees it, nobody s
   await expect(pictures).toHaveCount(5);
   await expect(page.getByText("after the storm")).toBeVisible();
   const href = (await page.locator("a[href*='/api/photos/']").first().getAttribute("href")) ?? "";
+  // By what they show, two of one spot are laid over each other; the edge between them is moved by keys and by pointer.
+  await page.getByRole("button", { name: "By what they show" }).click();
+  const laid = page.locator('[data-before-after="The whole tank"]');
+  const edge = laid.getByLabel("Edge between before and after");
+  await edge.focus();
+  await page.keyboard.press("ArrowLeft");
+  await expect(edge).toHaveAttribute("aria-valuetext", "49 % before");
+  const box = await laid.getByAltText(/after/).boundingBox();
+  if (!box) throw new Error("No picture");
+  await page.mouse.click(box.x + box.width / 4, box.y + box.height / 2);
+  await expect(edge).toHaveAttribute("aria-valuetext", "25 % before");
+  await check(page, "pictures laid over each other");
+  await page.getByRole("button", { name: "By month" }).click();
   await page
     .getByRole("button", { name: /^Archive the picture/ })
     .first()

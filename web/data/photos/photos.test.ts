@@ -6,7 +6,7 @@ import { demoBusiness, Phone, scopeOf, visitsOf } from "../../../tools/testing/w
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
 import { newId } from "../database/ids";
-import { photo } from "../schema";
+import { animal, finding, photo } from "../schema";
 import { addPhoto, archivePhoto, lastPhotos, photoFile, photosOf } from "./photos";
 import { reencode } from "./reencode";
 import { photoStore } from "./store";
@@ -34,6 +34,27 @@ const fromPhone = (width = 2400, height = 1800) =>
     .toBuffer();
 const add = (bytes: Uint8Array, note = "", scope = ines, tankId = reef) =>
   addPhoto(scope, tankId, { bytes, note, onDate: today }, new Date());
+
+test("a picture says what it shows: a group of animals, a finding, and a step by its own name", async () => {
+  const [group] = await db().select().from(animal).where(eq(animal.tankId, reef));
+  const [seen] = await db().select().from(finding).where(eq(finding.tankId, reef));
+  const of = async (spot: { kind: "animal" | "finding" | "step"; id: string }) => {
+    const { id } = await addPhoto(
+      ines,
+      reef,
+      { bytes: await fromPhone(60, 40), note: "", onDate: today, spot },
+      new Date(),
+    );
+    const kept = (await photosOf(ines, reef)).find((p) => p.id === id);
+    await archivePhoto(ines, id, true, new Date());
+    return kept;
+  };
+  expect(await of({ kind: "animal", id: group?.id ?? "" })).toMatchObject({ spot: "animal", of: group?.name });
+  expect(await of({ kind: "finding", id: seen?.id ?? "" })).toMatchObject({ spot: "finding", of: seen?.text });
+  // Neither a step, whose id is no row's, nor a finding that is gone breaks the list.
+  expect(await of({ kind: "step", id: "glass-inside" })).toMatchObject({ spotId: "glass-inside", of: null });
+  expect(await of({ kind: "finding", id: newId() })).toMatchObject({ of: null });
+});
 
 describe("a picture of a tank", () => {
   test("is kept upright, at most 1600 pixels, as JPEG, without where and with what it was taken", async () => {

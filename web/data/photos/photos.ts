@@ -9,7 +9,7 @@ import { db } from "../database/connection";
 import { groupBy } from "../database/groupBy";
 import { newId } from "../database/ids";
 import type { Queries } from "../database/transaction";
-import { operation, person, photo, site, tank } from "../schema";
+import { animal, finding, operation, person, photo, site, tank } from "../schema";
 import { PHOTO_LIMITS, reencode } from "./reencode";
 import { photoStore } from "./store";
 
@@ -151,24 +151,44 @@ export async function lastPhotos(
   );
 }
 
+/** A picture of a tank, with what it shows. */
+export interface TankPhoto {
+  readonly id: string;
+  readonly onDate: string;
+  readonly at: Date;
+  readonly note: string;
+  readonly width: number;
+  readonly height: number;
+  readonly by: string;
+  readonly spot: PhotoSpot["kind"];
+  readonly spotId: string;
+  /** What a finding said, or the name of a group of animals; null where that is not kept any more. */
+  readonly of: string | null;
+}
+
+const MOST_PHOTOS = 200;
+
 /** The pictures of a tank, the newest first. */
-export async function photosOf(scope: Scope, tankId: string) {
+export async function photosOf(scope: Scope, tankId: string): Promise<TankPhoto[]> {
   await requireTank(scope, tankId);
-  return db()
+  const rows = await db()
     .select({
-      id: photo.id,
-      onDate: photo.onDate,
-      note: photo.note,
-      width: photo.width,
-      height: photo.height,
-      by: person.name,
+      ...{ id: photo.id, onDate: photo.onDate, at: photo.at, note: photo.note, width: photo.width },
+      ...{ height: photo.height, by: person.name, spot: photo.spot, spotId: photo.spotId },
+      ...{ finding: finding.text, animal: animal.name },
     })
     .from(photo)
     .innerJoin(person, and(eq(person.businessId, photo.businessId), eq(person.id, photo.personId)))
+    .leftJoin(finding, and(eq(finding.businessId, photo.businessId), sql`${finding.id} = ${ofId("finding")}`))
+    .leftJoin(animal, and(eq(animal.businessId, photo.businessId), sql`${animal.id} = ${ofId("animal")}`))
     .where(and(eq(photo.businessId, scope.businessId), eq(photo.tankId, tankId), isNull(photo.archivedAt)))
     .orderBy(desc(photo.onDate), desc(photo.at))
-    .limit(60);
+    .limit(MOST_PHOTOS);
+  return rows.map(({ finding: text, animal: name, ...p }) => ({ ...p, of: text ?? name }));
 }
+
+/** The id of what a picture of a kind shows: a step's is no id of a row. */
+const ofId = (kind: PhotoSpot["kind"]) => sql`case when ${photo.spot} = ${kind} then cast(${photo.spotId} as uuid) end`;
 
 /** How large a picture is asked for: as it is kept, as a list shows it, or as one of a strip on a phone. */
 export type PhotoSize = "kept" | "small" | "strip";

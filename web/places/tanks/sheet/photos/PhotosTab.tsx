@@ -3,27 +3,20 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { Notice, Problem, QuietButton, TextInput } from "@/kit/controls";
+import type { TankPhoto } from "@/data/photos/photos";
+import { Notice, Problem, QuietButton, SubHead, TextInput } from "@/kit/controls";
 import { Form, Image, Span } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
 import { yearDate } from "@/kit/words";
-
-/** A picture as the sheet shows it. */
-export interface PhotoLine {
-  readonly id: string;
-  readonly onDate: string;
-  readonly note: string;
-  readonly width: number;
-  readonly height: number;
-  readonly by: string;
-}
+import { BeforeAfter } from "./BeforeAfter";
+import { ORDERS, type Order, ordered, spotName } from "./order";
 
 export type ArchivePhotoAction = (input: {
   photoId: string;
   archived: boolean;
 }) => Promise<{ readonly ok: boolean; readonly message?: string }>;
 
-/** Pictures of the tank from the same place, the newest first, each month told from the one before. */
+/** Pictures of the tank, by month or by what they show; two of one spot are laid over each other. */
 export function PhotosTab({
   tankId,
   tankName,
@@ -32,13 +25,14 @@ export function PhotosTab({
 }: {
   tankId: string;
   tankName: string;
-  photos: readonly PhotoLine[];
+  photos: readonly TankPhoto[];
   /** Null for who may only look. */
   archive: ArchivePhotoAction | null;
 }) {
   const router = useRouter();
   const [gone, setGone] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [order, setOrder] = useState<Order>("month");
   const put = async (photoId: string, archived: boolean) => {
     const answer = await archive?.({ photoId, archived });
     if (answer && !answer.ok) return setProblem(answer.message ?? "It could not be done.");
@@ -64,43 +58,82 @@ export function PhotosTab({
           No picture yet. One a month from the same place, with the lights on, shows what nobody sees from week to week.
         </Box>
       )}
-      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(280px, 1fr))" gap="22px" mt="14px">
-        {photos.map((p) => (
-          <Box key={p.id}>
-            <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
-              <Image
-                src={`/api/photos/${p.id}?small`}
-                alt={`${tankName} on ${yearDate(p.onDate)}${p.note ? `: ${p.note}` : ""}`}
-                loading="lazy"
-                w="100%"
-                display="block"
-                borderWidth="1px"
-                borderColor="rule"
-                style={{ aspectRatio: `${p.width} / ${p.height}` }}
-              />
-            </a>
-            <Flex justify="space-between" align="baseline" gap="10px" pt="6px" fontSize="14px">
-              <Span>
-                <Span fontWeight="620">{yearDate(p.onDate)}</Span>
-                <Span color="soft">, {p.by}</Span>
-              </Span>
-              {archive && (
-                <QuietButton
-                  type="button"
-                  py="2px"
-                  px="8px"
-                  fontSize="12.5px"
-                  aria-label={`Archive the picture of ${yearDate(p.onDate)}`}
-                  onClick={() => put(p.id, true)}
-                >
-                  archive
-                </QuietButton>
-              )}
-            </Flex>
-            {p.note && <Box fontSize="14px">{p.note}</Box>}
+      {photos.length > 1 && (
+        <Flex gap="6px" role="group" aria-label="Order of the pictures" mt="10px">
+          {ORDERS.map((o) => (
+            <QuietButton
+              key={o}
+              type="button"
+              aria-pressed={order === o}
+              bg={order === o ? "corallineWash" : undefined}
+              onClick={() => setOrder(o)}
+            >
+              {o === "month" ? "By month" : "By what they show"}
+            </QuietButton>
+          ))}
+        </Flex>
+      )}
+      {ordered(photos, order).map((group) => (
+        <Box key={group.key} mt="22px">
+          <SubHead>{group.title}</SubHead>
+          <Box pt="12px">
+            {order === "spot" && <BeforeAfter key={group.key} group={group} tankName={tankName} />}
+            <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(240px, 1fr))" gap="22px">
+              {group.photos.map((p) => (
+                <OnePhoto key={p.id} of={p} tankName={tankName} onArchive={archive ? () => put(p.id, true) : null} />
+              ))}
+            </Box>
           </Box>
-        ))}
-      </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function OnePhoto({
+  of: p,
+  tankName,
+  onArchive,
+}: {
+  of: TankPhoto;
+  tankName: string;
+  /** Null for who may only look. */
+  onArchive: (() => void) | null;
+}) {
+  return (
+    <Box>
+      <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
+        <Image
+          src={`/api/photos/${p.id}?small`}
+          alt={`${tankName} on ${yearDate(p.onDate)}${p.note ? `: ${p.note}` : ""}`}
+          loading="lazy"
+          w="100%"
+          display="block"
+          borderWidth="1px"
+          borderColor="rule"
+          style={{ aspectRatio: `${p.width} / ${p.height}` }}
+        />
+      </a>
+      <Flex justify="space-between" align="baseline" gap="10px" pt="6px" fontSize="14px">
+        <Span>
+          <Span fontWeight="620">{yearDate(p.onDate)}</Span>
+          <Span color="soft">, {p.by}</Span>
+        </Span>
+        {onArchive && (
+          <QuietButton
+            type="button"
+            py="2px"
+            px="8px"
+            fontSize="12.5px"
+            aria-label={`Archive the picture of ${yearDate(p.onDate)}`}
+            onClick={onArchive}
+          >
+            archive
+          </QuietButton>
+        )}
+      </Flex>
+      {p.spot !== "tank" && <Box fontSize="14px">{spotName(p)}</Box>}
+      {p.note && p.note !== p.of && <Box fontSize="14px">{p.note}</Box>}
     </Box>
   );
 }
