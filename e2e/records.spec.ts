@@ -169,6 +169,8 @@ test("a picture is added, archived and brought back; its owner sees it, nobody s
   if (!box) throw new Error("No picture");
   await page.mouse.click(box.x + box.width / 4, box.y + box.height / 2);
   await expect(edge).toHaveAttribute("aria-valuetext", "25 % before");
+  await page.reload();
+  await page.getByRole("button", { name: "By what they show" }).click();
   await check(page, "pictures laid over each other");
   await page.getByRole("button", { name: "By month" }).click();
   await page
@@ -223,4 +225,39 @@ test("everything is backed up with its photos and a checksum, and restores into 
   await page.getByLabel("Backup", { exact: true }).setInputFiles(path);
   await page.getByRole("button", { name: "Restore a backup" }).click();
   await expect(page.getByText("An archive is brought into an empty business.")).toBeVisible();
+});
+
+test("the log of a site is shown for some days, printed, and taken away as a file; its owner reads their own", async ({
+  as,
+  page,
+  browser,
+  baseURL,
+}) => {
+  await as("Maud");
+  await page.goto("/desk/site?q=ilves");
+  await page.getByRole("main").locator("tbody a").first().click();
+  await page.getByRole("link", { name: "Log of all visits, to print" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Ilves Dental: log of visits");
+  const visits = page.locator("[data-visit]");
+  const all = await visits.count();
+  expect(all).toBeGreaterThan(40);
+  await check(page, "the log of a site");
+  const href = (await page.getByRole("link", { name: "CSV" }).getAttribute("href")) ?? "";
+  const csv = await (await page.request.get(href)).text();
+  expect(csv.split("\n")[0]).toContain("Day,Time,Tank,By,Measured,Water,Done,Left out,Found");
+  expect(csv.trim().split("\n").length).toBe(all + 1);
+  // Days the wrong way round are told, and the usual ones shown.
+  await page.getByLabel("From").fill("2026-12-31");
+  await page.getByLabel("To", { exact: true }).fill("2026-01-01");
+  await page.getByRole("button", { name: "Show these days" }).click();
+  await expect(page.getByText("Enter a last day that is not before the first.")).toBeVisible();
+  await expect(visits.first()).toBeVisible();
+
+  const other = await browser.newContext({ baseURL: baseURL ?? "" });
+  const owner = await other.newPage();
+  await as("owner", { page: owner });
+  await owner.goto("/owner");
+  await owner.getByRole("link", { name: /^The log of all visits/ }).click();
+  await expect(owner.locator("[data-visit]")).toHaveCount(all);
+  await other.close();
 });

@@ -108,6 +108,7 @@ test("a whole visit, its letter, its mail", async ({ as, page, request, outbox }
   const send = page.getByRole("button", { name: "Send to the owner" });
   await expect(send).toBeVisible();
   expect(await (await request.get(address ?? "")).text()).toContain("The children were kind to them.");
+  await page.reload();
   await check(page, "a letter that was worded anew");
 
   await send.click();

@@ -91,6 +91,10 @@ describe("a letter", () => {
     // What is stored is not the token.
     expect(JSON.stringify({ ...first, pdf: "" })).not.toContain(token);
     // Whoever wrote it and looks at it has not opened it; its owner has, and so has anybody with the link.
+    await noteOpened(first, null, new Date("2025-12-30T10:00:00Z"));
+    // Nobody agreed to it yet.
+    expect((await letterByToken(token))?.openedAt).toBeNull();
+    await db().update(client).set({ opensNoted: true }).where(eq(client.id, first.clientId));
     await noteOpened(first, ines, new Date("2025-12-31T10:00:00Z"));
     expect((await letterByToken(token))?.openedAt).toBeNull();
     await noteOpened(first, null, new Date("2026-01-01T10:00:00Z"));

@@ -64,6 +64,13 @@ const client: RecordKind = {
       usual: "mail-pdf",
       group: "Letters",
     },
+    {
+      key: "opensNoted",
+      label: "They agreed that we see when a letter is opened",
+      type: yesNo,
+      usual: false,
+      group: "Letters",
+    },
     { key: "notes", label: "Notes", type: text(2000, 4), group: "Letters" },
     {
       key: "contacts",

@@ -265,6 +265,7 @@ describe("the registry", () => {
       "desk.weights",
       "files.export",
       "files.geojson",
+      "files.site-log",
       "files.upload",
       "files.vcards",
       "find",

@@ -142,6 +142,7 @@ const UNKITTED = { item: null, kitId: null, kitOffset: null, kitOffsetSigma: nul
 const UNWORDED = {
   letter: { content: null, original: null, editedBy: null, editedAt: null, setAt: null },
   finding: { minutes: null, toldBy: null },
+  client: { opensNoted: false },
 };
 
 /** A site's own dates, and what a van takes beside its weight, came with version 8. */
@@ -188,10 +189,10 @@ type Upcast = object | ((row: Row) => object);
 /** What rows of earlier versions did not say yet, by version. */
 export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcast>>>> = {
   1: {
-    client: { contacts: [] },
+    ...UNPLANNED,
+    client: { contacts: [], ...UNWORDED.client },
     equipment: { meterHours: null, meterOn: null },
     source: { siteId: null, version: 1, archivedAt: null },
-    ...UNPLANNED,
   },
   2: UNPLANNED,
   3: UNPROGRAMMED,

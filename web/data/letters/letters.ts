@@ -224,13 +224,19 @@ export async function setRevoked(scope: Scope, letterId: string, revoked: boolea
 /** An owner of tanks sees what was sent to them; the firm sees what it has written as well. */
 const sentTo = (scope: Scope) => (scope.role === "tankOwner" ? isNotNull(letter.sentAt) : undefined);
 
-/** Notes the first time a letter was opened by its link: by anybody but the firm that wrote it. */
+/** Notes the first time a letter was opened by its link: by anybody but the firm that wrote it, and only where its client agreed. */
 export async function noteOpened(
   { id: letterId, businessId }: Pick<typeof letter.$inferSelect, "id" | "businessId">,
   reader: Scope | null,
   now: Date,
 ): Promise<void> {
   if (reader && reader.businessId === businessId && reader.role !== "tankOwner") return;
+  const [to] = await db()
+    .select({ agreed: client.opensNoted })
+    .from(letter)
+    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
+    .where(eq(letter.id, letterId));
+  if (!to?.agreed) return;
   await db()
     .update(letter)
     .set({ openedAt: now })

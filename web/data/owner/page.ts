@@ -33,6 +33,7 @@ export interface OwnerPage {
   readonly firm: { readonly name: string; readonly phone: string };
   readonly tanks: readonly { readonly id: string; readonly name: string; readonly siteName: string }[];
   readonly tankId: string;
+  readonly siteId: string;
   readonly siteName: string;
   readonly tank: OwnerTank;
   /** The newest picture of the tank of each of the last months, the older first. */
@@ -86,7 +87,18 @@ export async function loadOwnerPage(scope: Scope, tankId: string, when: When): P
   const today = days.find((d) => d.on === when.today);
   const feed = await feedOf(scope, { kind: "site", ofId: sheet.site.id });
   return {
-    ...{ firm, tanks, tankId: chosen.id, siteName: chosen.siteName, next, months, letters, proposals, told },
+    ...{
+      firm,
+      tanks,
+      tankId: chosen.id,
+      siteId: sheet.site.id,
+      siteName: chosen.siteName,
+      next,
+      months,
+      letters,
+      proposals,
+      told,
+    },
     tank: pageFor(sheet.input, isMending(sheet), scope.units),
     calendar: feed?.path ?? null,
     requests: await requestsOf(scope, next ? [next.stopId] : []),

@@ -103,6 +103,8 @@ export const client = mysqlTable(
     email: varchar("email", { length: 190 }).notNull(),
     phone: varchar("phone", { length: 40 }).notNull().default(""),
     lettersBy: mysqlEnum("letters_by", ["mail-pdf", "mail-link", "none"]).notNull().default("mail-pdf"),
+    /** Whether they agreed that it is noted when a letter is opened. */
+    opensNoted: boolean("opens_noted").notNull().default(false),
     notes: text("notes").notNull().default(""),
     contacts: json("contacts").$type<readonly Contact[]>().notNull().default([]),
     ...edited,

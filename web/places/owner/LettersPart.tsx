@@ -25,6 +25,9 @@ export function LettersPart({ part }: { part: Part }) {
           ))}
         </details>
       )}
+      <p>
+        <a href={`/site-log?site=${part.page.siteId}`}>The log of all visits, to print or to keep</a>
+      </p>
     </section>
   );
 }

@@ -156,8 +156,8 @@ function AddPhoto({ tankId }: { tankId: string }) {
         headers: { "content-type": "application/octet-stream" },
         body: file,
       });
-      if (!answer.ok)
-        return setProblem(((await answer.json()) as { message?: string }).message ?? "The picture was not taken.");
+      const said = (await answer.json()) as { message?: string };
+      if (!answer.ok) return setProblem(said.message ?? "The picture was not taken.");
       form.reset();
       setNote("");
       router.refresh();

@@ -16,7 +16,8 @@ import { belowRecord, linkOptions, loadRecord } from "@/data/desk/lists";
 import { libraryOf } from "@/data/library/firmJobs";
 import { seriesOffers } from "@/data/series/offers";
 import { siteVisits } from "@/data/series/read";
-import { SubHead } from "@/kit/controls";
+import { AppLink } from "@/kit/AppLink";
+import { QuietButton, SubHead } from "@/kit/controls";
 import { CalendarAddress } from "@/places/calendar/CalendarAddress";
 import { RecordPage } from "@/places/desk/RecordPage";
 import { SiteVisits } from "@/places/round/series/SiteVisits";
@@ -77,6 +78,9 @@ export default async function OneRecordPage({
               offers={offers}
               from={from.data ? { seriesId: from.data.series, on: from.data.from } : null}
             />
+            <QuietButton asChild mt="18px">
+              <AppLink href={`/site-log?site=${id}`}>Log of all visits, to print</AppLink>
+            </QuietButton>
             {seesAll(scope.role) && (
               <Box mt="22px">
                 <SubHead>Calendar for the client</SubHead>

@@ -1,0 +1,1 @@
+ALTER TABLE `client` ADD COLUMN IF NOT EXISTS `opens_noted` boolean DEFAULT false NOT NULL;
