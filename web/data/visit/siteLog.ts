@@ -152,7 +152,8 @@ const jobOf = (step: string) => (step in taskLibrary ? taskLibrary[step as keyof
 const nameOf = (step: string): string | null => jobOf(step)?.name ?? null;
 function doneOf(step: string): string | null {
   const job = jobOf(step);
-  return job && "done" in job && typeof job.done === "string" ? job.done : null;
+  // What was measured stands among the readings.
+  return job && job.phase !== "test" && "done" in job && typeof job.done === "string" ? job.done : null;
 }
 
 const HEADINGS = ["Day", "Time", "Tank", "By", "Measured", "Water", "Done", "Left out", "Found"];

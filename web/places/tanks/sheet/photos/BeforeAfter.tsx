@@ -56,7 +56,7 @@ export function BeforeAfter({ group, tankName }: { group: PhotoGroup; tankName: 
           value={edge}
           onChange={(e) => setEdge(Number(e.target.value))}
           aria-valuetext={`${edge} % before`}
-          style={{ display: "block", width: "100%" }}
+          style={{ display: "block", width: "100%", accentColor: "var(--kr-colors-coralline)" }}
         />
       </Label>
       <Months photos={photos} chosen={after.id} onChoose={setAfter} />
