@@ -228,6 +228,7 @@ describe("the schema", () => {
     email: "a@b.example",
     phone: "",
     lettersBy: "none",
+    opensNoted: false,
     notes: "",
     contacts: [],
   };

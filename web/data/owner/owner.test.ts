@@ -1,5 +1,5 @@
 import { addDays } from "@keel-round/core/calendar";
-import { METRIC } from "@keel-round/core/units";
+import { METRIC, methodSigma } from "@keel-round/core/units";
 import { and, eq } from "drizzle-orm";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -66,10 +66,14 @@ describe("the owner's own list", () => {
         (r) => r.personId === owner.personId,
       );
     expect(await mine()).toMatchObject([{ parameter: "temperature", value: 25.4, onDate: today }]);
+    // It counts with its own uncertainty: three times that of a thermometer of ours, ±0.3 °C for 19 of 20.
+    const ours = methodSigma("temperature", "thermometer", 25.4);
+    expect((await mine())[0]?.sigma).toBeCloseTo(3 * ours, 9);
     await saveDay(owner, day({ temperature: "25.4", done: ["owner-count"] }), when());
     expect((await mine()).length).toBe(1);
     await saveDay(owner, day({ temperature: "25.9" }), when());
     expect(await mine()).toMatchObject([{ value: 25.9 }]);
+    expect((await mine())[0]?.sigma).toBeCloseTo(3 * ours, 9);
     expect((await correctedReadings(maud, tankId))[0]).toMatchObject({
       ...{ was: "25.4 °C", now: "25.9 °C", by: "Dr. Ilves" },
     });

@@ -39,6 +39,10 @@ export const AddReadingsSchema = z.object({
     .max(30, "Enter at most 30 readings at a time."),
 });
 
+/** An owner's own instrument is of nobody's register, and read between two customers: so many times as uncertain. */
+const OWNERS_SPREAD = 3;
+const spreadOf = ({ role }: Pick<Scope, "role">): number => (role === "tankOwner" ? OWNERS_SPREAD : 1);
+
 /** What tells one reading of a minute from another. */
 const SAME = ["parameter", "entered", "unit", "method", "item", "kitId"] as const;
 
@@ -87,7 +91,7 @@ export async function addReadings(
       unit: r.unit,
       method: r.method,
       value: r.value,
-      sigma: r.sigma,
+      sigma: r.sigma * spreadOf(scope),
       item: r.parameter === "flow" || r.parameter === "hours" ? (r.item ?? null) : null,
       kitId: r.kit?.id ?? null,
       kitOffset: r.kit?.offset ?? null,
@@ -159,7 +163,7 @@ export async function correctReading(
     if (found && really)
       await tx
         .update(reading)
-        .set({ entered: really.text, unit: really.unit, value: found.value, sigma: found.sigma })
+        .set({ entered: really.text, unit: really.unit, value: found.value, sigma: found.sigma * spreadOf(scope) })
         .where(of);
     else await tx.delete(reading).where(of);
     await refreshStatus(tx, scope.businessId, [tankId], today);
