@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page } from "./fixtures";
+import { expect, type Page, settled } from "./fixtures";
 
 /** In a light room every rule, in a dim one what the colours change: nothing serious. */
 export const check = (page: Page, what: string): Promise<void> => checked(page, what, ["serious", "critical"]);
@@ -17,7 +17,7 @@ export async function checkPlain(page: Page, what: string): Promise<void> {
 }
 
 async function checked(page: Page, what: string, impacts: readonly string[]): Promise<void> {
-  await page.waitForLoadState("networkidle");
+  await settled(page);
   // In the page itself: a blank page of its own for every result takes as long as the looking.
   const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).analyze();
   await page.emulateMedia({ colorScheme: "dark" });

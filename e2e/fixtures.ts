@@ -152,6 +152,24 @@ export const test = base.extend<
     }),
 });
 
+/** Looked at so often: what is still coming changes what stands there. */
+const LOOK_MS = 700;
+
+/** Waits until a page says the same twice: a network may be busy with what nobody sees, and never be idle. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => {
+      const seen = globalThis as { before?: string };
+      const now = document.body.textContent ?? "";
+      const same = document.readyState === "complete" && seen.before === now;
+      seen.before = now;
+      return same;
+    },
+    null,
+    { polling: LOOK_MS, timeout: 60_000 },
+  );
+}
+
 /** A visit that was started at its stop is under way, but where the hour is another than planned: then it is asked first. */
 export async function begun(page: Page): Promise<{ asked: boolean }> {
   const start = page.getByRole("button", { name: "Start", exact: true });

@@ -1,4 +1,4 @@
-import { beginVisit, expect, openStop, type Page, test } from "./fixtures";
+import { beginVisit, expect, openStop, type Page, settled, test } from "./fixtures";
 
 /** A number followed by a unit that a US or an imperial person does not read, or a field named in one. */
 const CANONICAL =
@@ -6,7 +6,7 @@ const CANONICAL =
 
 /** Lines of a screen in a unit of somebody else's. Numbers of a chart's axis stand alone and have no unit. */
 async function foreign(page: Page, what: string): Promise<string[]> {
-  await page.waitForLoadState("networkidle");
+  await settled(page);
   const text = await page.evaluate(() => {
     // What was typed stands as it was typed, beside what it comes to.
     for (const entered of document.querySelectorAll("[data-entered]")) entered.remove();
