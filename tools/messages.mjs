@@ -3,10 +3,12 @@ import { join } from "node:path";
 import { parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import { root } from "./lib/system.mjs";
 
-// node tools/messages.mjs [--check]: compiles the ICU messages of core/src/say/<locale>/*.json to functions, so that neither
+// node tools/messages.mjs [--check] [--folder=F]: compiles the ICU messages of core/src/say/<locale>/*.json to functions, so that neither
 // the phone nor the server carries a parser. With --check it writes nothing and fails where what is written is not what
 // the messages say.
-const folder = join(root, "core/src/say");
+// Of another folder where one is named: the tests try a language that does not ship.
+const named = process.argv.find((a) => a.startsWith("--folder="))?.slice("--folder=".length);
+const folder = named ?? join(root, "core/src/say");
 
 /** Every message of a locale by its code; a code may stand in one file only. */
 function messagesOf(locale) {
@@ -108,12 +110,32 @@ function compiled(locale) {
   ].join("\n");
 }
 
-const path = join(folder, "en.compiled.ts");
-const now = compiled("en");
+/** The languages beside English, each a folder of messages, and what all of them are called. */
+const others = readdirSync(folder, { withFileTypes: true })
+  .filter((e) => e.isDirectory() && e.name !== "en")
+  .map((e) => e.name)
+  .sort();
+
+const catalogues = [
+  "// Made by tools/messages.mjs. Do not edit.",
+  ...others.map((o) => `import { SENTENCES as ${o} } from "./${o}.compiled.ts";`),
+  'import type { Sentence } from "./message.ts";',
+  "",
+  "/** The messages of every language beside English, by its language subtag. */",
+  `export const CATALOGUES: Readonly<Record<string, Readonly<Record<string, Sentence>> | undefined>> = {${others.length > 0 ? ` ${others.join(", ")} ` : ""}};`,
+  "",
+].join("\n");
+
+const files = [
+  ["en.compiled.ts", compiled("en")],
+  ...others.map((o) => [`${o}.compiled.ts`, compiled(o)]),
+  ["catalogues.compiled.ts", catalogues],
+];
 if (process.argv.includes("--check")) {
-  if (!existsSync(path) || readFileSync(path, "utf8") !== now) {
-    console.error("The messages were changed and not compiled: run node tools/messages.mjs.");
-    process.exit(1);
-  }
+  for (const [name, now] of files)
+    if (!existsSync(join(folder, name)) || readFileSync(join(folder, name), "utf8") !== now) {
+      console.error(`${name}: the messages were changed and not compiled: run node tools/messages.mjs.`);
+      process.exit(1);
+    }
   console.log("Messages: compiled as they are written.");
-} else writeFileSync(path, now);
+} else for (const [name, now] of files) writeFileSync(join(folder, name), now);

@@ -57,24 +57,32 @@ export function addDays(date: string, days: number): string {
   return dateOf(dayNumber(date) + days);
 }
 
-const dayAndMonth = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" });
+const BRITISH = "en-GB";
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** The format of a locale: making one takes longer than using it. */
+function formatOf(locale: string, weekday: boolean): Intl.DateTimeFormat {
+  const key = `${locale} ${weekday}`;
+  const known = formats.get(key);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat(locale, {
+    ...(weekday ? { weekday: "long" } : {}),
+    ...{ day: "numeric", month: "long", timeZone: "UTC" },
+  });
+  formats.set(key, made);
+  return made;
+}
 
 /**
  * "25 November" of a civil date.
  *
  * @example
  * sayDay("2026-11-25"); // "25 November"
+ * sayDay("2026-11-25", "en-US"); // "November 25"
  */
-export function sayDay(date: string): string {
-  return dayAndMonth.format(new Date(`${date}T12:00:00Z`));
+export function sayDay(date: string, locale = BRITISH): string {
+  return formatOf(locale, false).format(new Date(`${date}T12:00:00Z`));
 }
-
-const weekdayAndDay = new Intl.DateTimeFormat("en-GB", {
-  weekday: "long",
-  day: "numeric",
-  month: "long",
-  timeZone: "UTC",
-});
 
 /**
  * "Wednesday 25 November" of a civil date.
@@ -82,8 +90,9 @@ const weekdayAndDay = new Intl.DateTimeFormat("en-GB", {
  * @example
  * longDate("2026-11-25"); // "Wednesday 25 November"
  */
-export function longDate(date: string): string {
-  return weekdayAndDay.format(new Date(`${date}T12:00:00Z`)).replace(",", "");
+export function longDate(date: string, locale = BRITISH): string {
+  const said = formatOf(locale, true).format(new Date(`${date}T12:00:00Z`));
+  return locale === BRITISH ? said.replace(",", "") : said;
 }
 
 /**

@@ -10,6 +10,20 @@ export function clockText(minute: number): string {
   return `${two(Math.floor(m / 60))}:${two(m % 60)}`;
 }
 
+/**
+ * A minute of the day as people of a locale write it.
+ *
+ * @example
+ * clockFor(570, "en-GB"); // "09:30"
+ * clockFor(570, "en-US"); // "9:30\u202fAM"
+ */
+export function clockFor(minute: number, locale: string): string {
+  if (locale === "en-GB") return clockText(minute);
+  return new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "2-digit", timeZone: "UTC" }).format(
+    minute * 60_000,
+  );
+}
+
 export const MINUTES_A_DAY = 24 * 60;
 
 const two = (n: number): string => String(n).padStart(2, "0");

@@ -228,7 +228,7 @@ describe("the schema", () => {
     email: "a@b.example",
     phone: "",
     lettersBy: "none",
-    opensNoted: false,
+    ...{ letterWay: "as-firm", locale: "en-GB", opensNoted: false },
     notes: "",
     contacts: [],
   };

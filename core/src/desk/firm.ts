@@ -33,6 +33,9 @@ const figures = Object.fromEntries(
 ) as unknown as { readonly [K in FirmFigure]: ReturnType<typeof figure> };
 const needed = (what: string) => z.string().trim().min(1, what).max(120, "At most 120 characters.");
 
+/** Largest file of a firm's mark, bytes. */
+export const MARK_BYTES = 500_000;
+
 /** What a firm says of itself, and the most that a day may change in a tank. Limits in canonical units. */
 export const FirmSchema = z.object({
   name: needed("Say what the business is called."),

@@ -25,6 +25,7 @@ export {
   type FirmField,
   FirmSchema,
   type FirmTyped,
+  MARK_BYTES,
   readFirm,
   writeFirm,
 } from "./firm.ts";

@@ -2,7 +2,7 @@ import { DOSED, REAGENTS, reagentsFor } from "../mixing/index.ts";
 import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
 import { NOTICES } from "../sea/index.ts";
 import { FILTER_KINDS, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
-import { OF_WATER, parameterFacts } from "../units/index.ts";
+import { LOCALES, OF_WATER, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
 import type { Entity, Field, FieldType } from "./fields.ts";
 import type { Values } from "./values.ts";
@@ -62,6 +62,24 @@ const client: RecordKind = {
       ]),
       ...needed,
       usual: "mail-pdf",
+      group: "Letters",
+    },
+    {
+      key: "letterWay",
+      label: "Letters leave",
+      type: choice([
+        ["as-firm", "As the firm's letters do"],
+        ["by-hand", "When somebody has read and sent them"],
+        ["by-itself", "By themselves"],
+      ]),
+      usual: "as-firm",
+      group: "Letters",
+    },
+    {
+      key: "locale",
+      label: "Dates and units of their letters",
+      type: choice(LOCALES.map((l) => [l.tag, l.name] as const)),
+      usual: "en-GB",
       group: "Letters",
     },
     {

@@ -1,7 +1,13 @@
+import { m, say } from "../say/index.ts";
+import type { UnitPreference } from "../units/index.ts";
 import type { LetterTank } from "./letterFor.ts";
 
 /** What a letter is rendered from. */
 export interface LetterContent {
+  /** Language of its words, a BCP 47 tag; British English where nothing is said. */
+  readonly locale?: string;
+  /** What its parts are called; as in English where nothing is said. */
+  readonly titles?: LetterTitles;
   readonly business: string;
   readonly date: string;
   readonly greeting: string;
@@ -10,9 +16,35 @@ export interface LetterContent {
   readonly close: string;
   readonly signedBy: string;
   readonly revision: number;
+  /** At most two, chosen by who reads the letter before it goes. */
+  readonly photos?: readonly LetterPhoto[];
   /** The firm's own colour; ink where it has none. */
   readonly colour?: string | null;
 }
+
+/** What the parts of a letter are called in its language. */
+export interface LetterTitles {
+  readonly measured: string;
+  readonly until: string;
+  readonly list: string;
+  /** Of a revision: "corrected (2)" */
+  readonly corrected: string;
+}
+
+/** What the parts of a letter are called for somebody. */
+export const titlesFor = (units: UnitPreference, revision: number): LetterTitles => ({
+  measured: say(m("letter.part.measured"), units),
+  until: say(m("letter.part.until"), units),
+  list: say(m("letter.part.list"), units),
+  corrected: say(m("letter.corrected", { count: revision }), units),
+});
+
+/** A picture of a letter, under words of its own. */
+export interface LetterPhoto {
+  readonly photoId: string;
+  readonly caption: string;
+}
+export const MOST_PHOTOS = 2;
 
 /** Parts of a letter that a firm may always leave out. */
 export const LETTER_PARTS = ["measured", "until", "list"] as const;

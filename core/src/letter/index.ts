@@ -4,6 +4,10 @@ export {
   LETTER_PARTS,
   type LetterContent,
   type LetterPart,
+  type LetterPhoto,
+  type LetterTitles,
+  MOST_PHOTOS,
+  titlesFor,
   USUAL_VOICE,
   type Voice,
 } from "./content.ts";

@@ -1,10 +1,9 @@
-import { sayDay } from "../calendar/civil.ts";
 import type { TankTask } from "../programme/index.ts";
 import { type Condition, standing } from "../readings/index.ts";
-import { say } from "../say/index.ts";
+import { type Message, m, say, textOf } from "../say/index.ts";
 import { type Band, isSalt } from "../tank/index.ts";
 import { sentence } from "../text/index.ts";
-import { type Parameter, parameterFacts, withUnit } from "../units/index.ts";
+import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
 import { change, changedL, dosed, jobsDone, leftUndone, seen, type Visited } from "./account.ts";
 import { tankCalled } from "./names.ts";
 import { headingOf, whySo } from "./opening.ts";
@@ -78,6 +77,12 @@ export function letterFor(input: LetterInput): LetterTank {
   };
 }
 
+/** What a figure is called at the head of its line: fresh water calls some otherwise. */
+function labelOf(parameter: Parameter, salt: boolean, units: UnitPreference): string {
+  const fresh = salt ? undefined : parameterFacts[parameter].freshLabel;
+  return fresh ?? textOf({ parameter, begins: true }, units);
+}
+
 function measuredRows({ facts, state, previous, units }: LetterInput): LetterReading[] {
   return facts.bands.flatMap((band) => {
     const mine = state.readings.filter((r) => r.parameter === band.parameter);
@@ -85,21 +90,27 @@ function measuredRows({ facts, state, previous, units }: LetterInput): LetterRea
     const reading = mine.findLast((r) => !r.after) ?? mine.at(-1);
     const after = mine.findLast((r) => r.after);
     if (!reading) return [];
-    const its = parameterFacts[band.parameter];
     const where = standing(band, reading.value);
-    const side = reading.value > band.idealHigh ? "high" : "low";
+    const side = reading.value > band.idealHigh ? "high" : "other";
     const earlier = previous[band.parameter];
-    const was = earlier ? `was ${withUnit(band.parameter, earlier.value, units)} on ${sayDay(earlier.on)}` : "";
-    const word = where === "ideal" ? "fine for this tank" : where === "watch" ? `a little ${side}` : `too ${side}`;
+    const parts: readonly (Message | null)[] = [
+      m("letter.note", { where: where === "ideal" ? "fine" : where === "watch" ? "little" : "other", side }),
+      earlier && where !== "ideal"
+        ? m("letter.note.was", { value: { reading: earlier.value, of: band.parameter }, day: { day: earlier.on } })
+        : null,
+      after && after !== reading
+        ? m("letter.note.after", { value: { reading: after.value, of: band.parameter } })
+        : null,
+    ];
     return {
       parameter: band.parameter,
-      label: isSalt(facts) ? its.label : (its.freshLabel ?? its.label),
+      label: labelOf(band.parameter, isSalt(facts), units),
       value: reading.value,
-      shown: withUnit(band.parameter, reading.value, units),
+      shown: textOf({ reading: reading.value, of: band.parameter }, units),
       before: earlier?.value ?? null,
       band,
       standing: where,
-      note: `${where === "ideal" || !was ? word : `${word}; ${was}`}${after && after !== reading ? `; ${withUnit(band.parameter, after.value, units)} after the change` : ""}`,
+      note: parts.flatMap((part) => (part ? [say(part, units)] : [])).join("; "),
     };
   });
 }

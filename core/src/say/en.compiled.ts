@@ -214,6 +214,7 @@ export interface Values {
   readonly "letter.close": { readonly day: Value; readonly about: Value; readonly phone: Value };
   readonly "letter.close.day": { readonly day: Value; readonly phone: Value };
   readonly "letter.close.open": { readonly phone: Value };
+  readonly "letter.corrected": { readonly count: Value };
   readonly "letter.counted": { readonly animals: Value };
   readonly "letter.counted.b": { readonly animals: Value };
   readonly "letter.dear": { readonly name: Value };
@@ -266,6 +267,9 @@ export interface Values {
   readonly "letter.named": { readonly name: Value };
   readonly "letter.no-reading": { readonly parameters: Value; readonly count: number };
   readonly "letter.no-reading.b": { readonly parameters: Value };
+  readonly "letter.note": { readonly side: "high" | "other"; readonly where: "fine" | "little" | "other" };
+  readonly "letter.note.after": { readonly value: Value };
+  readonly "letter.note.was": { readonly value: Value; readonly day: Value };
   readonly "letter.nothing-measured": Nothing;
   readonly "letter.nothing-measured.b": Nothing;
   readonly "letter.old-reading": { readonly parameter: Value; readonly days: number };
@@ -274,6 +278,9 @@ export interface Values {
   readonly "letter.outside.b": { readonly begins: Value; readonly value: Value; readonly side: "high" | "other"; readonly low: Value; readonly high: Value };
   readonly "letter.own-jobs": { readonly jobs: Value };
   readonly "letter.own-jobs.b": { readonly jobs: Value };
+  readonly "letter.part.list": Nothing;
+  readonly "letter.part.measured": Nothing;
+  readonly "letter.part.until": Nothing;
   readonly "letter.put-off": { readonly count: number; readonly jobs: Value };
   readonly "letter.put-off.b": { readonly jobs: Value };
   readonly "letter.retest": Nothing;
@@ -417,6 +424,47 @@ export interface Values {
   readonly "remineralise.reason": Nothing;
   readonly "remineralise.tap": Nothing;
   readonly "remineralise.title": { readonly grams: Value; readonly minerals: Value };
+  readonly "report.all.jobs": { readonly done: number; readonly left: number };
+  readonly "report.all.litres": { readonly litres: Value };
+  readonly "report.all.lost": { readonly lost: number };
+  readonly "report.all.salt": { readonly amount: Value; readonly litres: Value };
+  readonly "report.all.tests": { readonly tests: number; readonly share: Value };
+  readonly "report.all.visits": { readonly visits: number; readonly tanks: number };
+  readonly "report.answer.all": { readonly tanks: number };
+  readonly "report.answer.some": { readonly count: number; readonly tanks: Value; readonly period: Value };
+  readonly "report.answer.steady": { readonly tanks: number; readonly period: Value };
+  readonly "report.answer.unknown": { readonly period: Value; readonly tanks: number };
+  readonly "report.born": { readonly name: Value; readonly count: number; readonly tank: Value };
+  readonly "report.cause": { readonly cause: Value };
+  readonly "report.changed": { readonly visits: number; readonly litres: Value; readonly changes: number; readonly share: Value };
+  readonly "report.close": { readonly phone: Value };
+  readonly "report.job": { readonly job: Value; readonly times: number };
+  readonly "report.left": { readonly job: Value; readonly times: number; readonly reason: Value; readonly said: "yes" | "other" };
+  readonly "report.lost": { readonly name: Value; readonly count: number; readonly day: Value; readonly tank: Value; readonly cause: Value };
+  readonly "report.more": { readonly count: Value };
+  readonly "report.more-tanks": { readonly count: number };
+  readonly "report.moved-out": { readonly name: Value; readonly count: number; readonly tank: Value };
+  readonly "report.nothing-right": Nothing;
+  readonly "report.once": { readonly begins: Value; readonly value: Value; readonly low: Value; readonly high: Value };
+  readonly "report.once.to": { readonly begins: Value; readonly value: Value; readonly high: Value };
+  readonly "report.others": { readonly count: number };
+  readonly "report.out": { readonly begins: Value; readonly first: Value; readonly value: Value; readonly low: Value; readonly high: Value; readonly out: number; readonly count: Value };
+  readonly "report.out.to": { readonly begins: Value; readonly first: Value; readonly value: Value; readonly high: Value; readonly out: number; readonly count: Value };
+  readonly "report.recovered": { readonly begins: Value; readonly out: number; readonly count: Value; readonly day: Value; readonly worst: Value; readonly value: Value };
+  readonly "report.remedy": { readonly remedy: Value };
+  readonly "report.replace": { readonly name: Value; readonly tank: Value; readonly month: Value };
+  readonly "report.replace.past": { readonly name: Value; readonly tank: Value; readonly month: Value };
+  readonly "report.right": { readonly low: Value; readonly high: Value };
+  readonly "report.right.to": { readonly high: Value };
+  readonly "report.steady": { readonly parameters: Value; readonly count: number };
+  readonly "report.tank.drifting": { readonly tank: Value; readonly parameters: Value; readonly count: number };
+  readonly "report.tank.off": { readonly tank: Value; readonly parameters: Value; readonly count: number };
+  readonly "report.tank.recovered": { readonly tank: Value };
+  readonly "report.tank.steady": { readonly tank: Value };
+  readonly "report.tank.unknown": { readonly tank: Value };
+  readonly "report.topped": { readonly litres: Value };
+  readonly "report.visits": { readonly visits: number };
+  readonly "report.why": { readonly first: Value; readonly second: Value };
   readonly "rest.advice": { readonly units: Value; readonly least: Value; readonly set: Value };
   readonly "rest.strict": { readonly units: Value; readonly least: Value; readonly set: Value };
   readonly "retest.reason": Nothing;
@@ -834,6 +882,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.close": (t) => `See you on ${t("day")}, about ${t("about")}. You can call us at ${t("phone")} at any time.`,
   "letter.close.day": (t) => `See you on ${t("day")}. You can call us at ${t("phone")} at any time.`,
   "letter.close.open": (t) => `The next visit has no day yet; we will tell you. You can call us at ${t("phone")} at any time.`,
+  "letter.corrected": (t) => `corrected (${t("count")})`,
   "letter.counted": (t) => `I counted ${t("animals")}.`,
   "letter.counted.b": (t) => `By my count there are ${t("animals")}.`,
   "letter.dear": (t) => `Dear ${t("name")},`,
@@ -886,6 +935,9 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.named": (t) => `the ${t("name")}`,
   "letter.no-reading": (t, _n, p) => `Its ${t("parameters")} ${p("count") === "one" ? `has` : `have`} never been measured.`,
   "letter.no-reading.b": (t) => `There is no reading of its ${t("parameters")} yet.`,
+  "letter.note": (t) => `${t("where") === "fine" ? `fine for this tank` : t("where") === "little" ? `a little ${t("side") === "high" ? `high` : `low`}` : `too ${t("side") === "high" ? `high` : `low`}`}`,
+  "letter.note.after": (t) => `${t("value")} after the change`,
+  "letter.note.was": (t) => `was ${t("value")} on ${t("day")}`,
   "letter.nothing-measured": () => `Nothing was measured this time.`,
   "letter.nothing-measured.b": () => `I measured nothing on this visit.`,
   "letter.old-reading": (t, _n, p) => `Its ${t("parameter")} was last measured ${p("days") === "one" ? `a day` : `${t("days")} days`} ago.`,
@@ -894,6 +946,9 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.outside.b": (t) => `${t("begins")} is at ${t("value")}, a little ${t("side") === "high" ? `above` : `below`} the ${t("low")} to ${t("high")} it should have.`,
   "letter.own-jobs": (t) => `Also done: ${t("jobs")}.`,
   "letter.own-jobs.b": (t) => `Done as well: ${t("jobs")}.`,
+  "letter.part.list": () => `Your own list`,
+  "letter.part.measured": () => `Measured`,
+  "letter.part.until": () => `Until the next visit`,
   "letter.put-off": (t, _n, p) => `${p("count") === "one" ? `One job was put off and comes back` : `${t("count")} jobs were put off and come back`}: ${t("jobs")}.`,
   "letter.put-off.b": (t) => `Still to come, put off before: ${t("jobs")}.`,
   "letter.retest": () => `That does not fit what came before, so it will be measured once more.`,
@@ -1037,6 +1092,47 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "remineralise.reason": () => `RO water has none of its own.`,
   "remineralise.tap": () => `This tap is softer than the tank; the minerals bring it up.`,
   "remineralise.title": (t) => `Stir ${t("grams")} g ${t("minerals")} into the new water, check its hardness`,
+  "report.all.jobs": (t, n, p) => `${p("done") === "one" ? `One job` : `${t("done")} jobs`} done, ${n("left") === 0 ? `none` : p("left") === "one" ? `one` : `${t("left")}`} left out`,
+  "report.all.litres": (t) => `${t("litres")} of water changed`,
+  "report.all.lost": (t, n, p) => `${n("lost") === 0 ? `No animal` : p("lost") === "one" ? `One animal` : `${t("lost")} animals`} lost`,
+  "report.all.salt": (t) => `${t("amount")} of salt weighed for ${t("litres")}`,
+  "report.all.tests": (t, _n, p) => `${p("tests") === "one" ? `One reading` : `${t("tests")} readings`} taken, ${t("share")} % of them where they should be`,
+  "report.all.visits": (t, _n, p) => `${p("visits") === "one" ? `One visit` : `${t("visits")} visits`} to ${p("tanks") === "one" ? `one tank` : `${t("tanks")} tanks`}`,
+  "report.answer.all": (_t, _n, p) => `${p("tanks") === "one" ? `Your tank is` : `Your tanks are`} not quite where ${p("tanks") === "one" ? `it` : `they`} should be.`,
+  "report.answer.some": (t, _n, p) => `${p("count") === "one" ? `One of your ${t("tanks")} tanks is` : `${t("count")} of your ${t("tanks")} tanks are`} not quite where ${p("count") === "one" ? `it` : `they`} should be; the others were steady ${t("period")}.`,
+  "report.answer.steady": (t, _n, p) => `${p("tanks") === "one" ? `Your tank was` : `All ${t("tanks")} of your tanks were`} steady ${t("period")}.`,
+  "report.answer.unknown": (t, _n, p) => `Too little was measured ${t("period")} to say how ${p("tanks") === "one" ? `your tank` : `your tanks`} went.`,
+  "report.born": (t, _n, p) => `${t("name")}: ${p("count") === "one" ? `one was` : `${t("count")} were`} born (${t("tank")}).`,
+  "report.cause": (t) => `Cause: ${t("cause")}.`,
+  "report.changed": (t, _n, p) => `We came ${p("visits") === "one" ? `once` : `${t("visits")} times`} and changed ${t("litres")} of its water${p("changes") === "one" ? `, ${t("share")} % of it` : ` in ${t("changes")} changes, about ${t("share")} % of it each`}.`,
+  "report.close": (t) => `If anything in this report is not clear, call us on ${t("phone")}.`,
+  "report.job": (t, _n, p) => `${t("job")}${p("times") === "one" ? `` : `, ${t("times")} times`}`,
+  "report.left": (t, _n, p) => `${t("job")}: left out ${p("times") === "one" ? `once` : `${t("times")} times`}${t("said") === "yes" ? `, ${t("reason")}` : ``}`,
+  "report.lost": (t, _n, p) => `${t("name")}: ${p("count") === "one" ? `one was` : `${t("count")} were`} lost on ${t("day")} (${t("tank")}). ${t("cause")}`,
+  "report.more": (t) => `and ${t("count")} more`,
+  "report.more-tanks": (t, _n, p) => `${p("count") === "one" ? `One more tank is` : `${t("count")} more tanks are`} not told of one by one`,
+  "report.moved-out": (t, _n, p) => `${t("name")}: ${p("count") === "one" ? `one was` : `${t("count")} were`} taken out (${t("tank")}).`,
+  "report.nothing-right": () => `of all readings`,
+  "report.once": (t) => `${t("begins")} was measured once, at ${t("value")}: ${t("low")} to ${t("high")} is right.`,
+  "report.once.to": (t) => `${t("begins")} was measured once, at ${t("value")}: up to ${t("high")} is right.`,
+  "report.others": (t, _n, p) => `${p("count") === "one" ? `One other client` : `${t("count")} other clients`}`,
+  "report.out": (t, _n, p) => `${t("begins")} went from ${t("first")} to ${t("value")}; ${t("low")} to ${t("high")} is right. It was out of place ${p("out") === "one" ? `once` : `${t("out")} times`} in ${t("count")} readings.`,
+  "report.out.to": (t, _n, p) => `${t("begins")} went from ${t("first")} to ${t("value")}; up to ${t("high")} is right. It was out of place ${p("out") === "one" ? `once` : `${t("out")} times`} in ${t("count")} readings.`,
+  "report.recovered": (t, _n, p) => `${t("begins")} was out of place ${p("out") === "one" ? `once` : `${t("out")} times`} in ${t("count")} readings, last on ${t("day")} at ${t("worst")}, and has been right since: ${t("value")}.`,
+  "report.remedy": (t) => `Done about it: ${t("remedy")}.`,
+  "report.replace": (t) => `${t("name")} (${t("tank")}): to be replaced in ${t("month")}.`,
+  "report.replace.past": (t) => `${t("name")} (${t("tank")}): was to be replaced in ${t("month")}.`,
+  "report.right": (t) => `${t("low")} to ${t("high")} is right`,
+  "report.right.to": (t) => `up to ${t("high")} is right`,
+  "report.steady": (t, _n, p) => `${t("parameters")} stayed where ${p("count") === "one" ? `it` : `they`} should be.`,
+  "report.tank.drifting": (t, _n, p) => `${t("tank")} needs watching: its ${t("parameters")} ${p("count") === "one" ? `is` : `are`} a little out of place.`,
+  "report.tank.off": (t, _n, p) => `${t("tank")} is not where it should be: its ${t("parameters")} ${p("count") === "one" ? `is` : `are`} far out of place.`,
+  "report.tank.recovered": (t) => `${t("tank")} had its ups and downs, and is right again.`,
+  "report.tank.steady": (t) => `${t("tank")} was steady.`,
+  "report.tank.unknown": (t) => `Nothing was measured in ${t("tank")}.`,
+  "report.topped": (t) => `${t("litres")} were topped up.`,
+  "report.visits": (t, _n, p) => `We came ${p("visits") === "one" ? `once` : `${t("visits")} times`} and changed no water.`,
+  "report.why": (t) => `${t("first")} ${t("second")}`,
   "rest.advice": (t) => `Four weeks between ${t("units")} can only be kept if each comes every ${t("least")} or less often; one is set to every ${t("set")}. The plan keeps them, and they come later than set; enough else is left alone here for you to decide otherwise on site.`,
   "rest.strict": (t) => `Four weeks between ${t("units")} can only be kept if each comes every ${t("least")} or less often; one is set to every ${t("set")}. The plan keeps the rule, and they come later than set.`,
   "retest.reason": () => `The first figure does not fit what went before: a second one that agrees with it counts, another one replaces it.`,

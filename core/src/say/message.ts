@@ -28,6 +28,8 @@ export type Value =
   | Amount
   /** A civil date. */
   | { readonly day: string }
+  /** A civil date with its weekday. */
+  | { readonly longDay: string }
   | { readonly list: readonly Value[] }
   /** Several as they stand in a sentence: "a, b and c". */
   | { readonly all: readonly Value[] }

@@ -1,5 +1,5 @@
-import { sayDay } from "../calendar/civil.ts";
-import { clockText, duration } from "../calendar/clock.ts";
+import { longDate, sayDay } from "../calendar/civil.ts";
+import { clockFor, duration } from "../calendar/clock.ts";
 import { libraryJob } from "../programme/index.ts";
 import { andList, inSentence } from "../text/index.ts";
 import {
@@ -11,13 +11,43 @@ import {
   type UnitPreference,
   withUnit,
 } from "../units/index.ts";
+import { CATALOGUES } from "./catalogues.compiled.ts";
 import { SENTENCES } from "./en.compiled.ts";
-import type { Code, PlainCode } from "./m.ts";
+import type { PlainCode } from "./m.ts";
 import type { Amount, Message, Sentence, Value } from "./message.ts";
 import { retold } from "./retold.ts";
 
-const LOCALE = "en-GB";
-const plurals = new Intl.PluralRules(LOCALE);
+const BRITISH = "en-GB";
+
+/** A language as sentences are made in it: its messages, its plurals and its sign before decimals. */
+interface Language {
+  readonly sentences: Readonly<Record<string, Sentence | undefined>>;
+  readonly plurals: Intl.PluralRules;
+  readonly decimal: string;
+}
+const languages = new Map<string, Language>();
+
+/** The language of somebody: messages that it does not have yet are English. */
+function languageOf({ locale = BRITISH }: UnitPreference): Language {
+  const known = languages.get(locale);
+  if (known) return known;
+  const own = CATALOGUES[new Intl.Locale(locale).language] ?? {};
+  const language = {
+    sentences: { ...SENTENCES, ...own },
+    plurals: new Intl.PluralRules(locale),
+    decimal: new Intl.NumberFormat(locale).formatToParts(1.5).find((p) => p.type === "decimal")?.value ?? ".",
+  };
+  languages.set(locale, language);
+  return language;
+}
+
+/** Words that stand with a thing of the core, in another language where its messages name it. */
+const inLanguage = (code: string, english: string, units: UnitPreference): string =>
+  languageOf(units).sentences[code]?.(
+    () => "",
+    () => 0,
+    () => "other",
+  ) ?? english;
 
 /**
  * The words of a message for somebody.
@@ -28,10 +58,12 @@ const plurals = new Intl.PluralRules(LOCALE);
  */
 export function say(message: Message, units: UnitPreference): string {
   if ("told" in message) return message.told;
-  if ("job" in message) return libraryJob(message.job)?.[message.its] ?? "";
+  if ("job" in message)
+    return inLanguage(`job.${message.job}.${message.its}`, libraryJob(message.job)?.[message.its] ?? "", units);
   if ("kept" in message) return retold(message.kept, units);
   // One that an earlier catalogue knew: it says nothing rather than something else.
-  const sentence: Sentence | undefined = SENTENCES[message.say as Code];
+  const { sentences, plurals } = languageOf(units);
+  const sentence = sentences[message.say];
   if (!sentence) return "";
   const value = (name: string): Value => message.with?.[name] ?? "";
   const number = (name: string): number => Number(value(name));
@@ -57,14 +89,21 @@ export function textOf(value: Value, units: UnitPreference): string {
   if (typeof value === "string") return value;
   if (typeof value === "number") return String(value);
   if ("say" in value || "told" in value || "kept" in value || "job" in value) return say(value, units);
-  if ("day" in value) return sayDay(value.day);
+  if ("day" in value) return sayDay(value.day, units.locale);
+  if ("longDay" in value) return longDate(value.longDay, units.locale);
   if ("list" in value) return listed(value.list.map((v) => textOf(v, units)));
-  if ("all" in value) return andList(value.all.map((v) => textOf(v, units)));
+  if ("all" in value)
+    return andList(
+      value.all.map((v) => textOf(v, units)),
+      units.locale,
+    );
   if ("parameter" in value) {
-    const { label } = parameterFacts[value.parameter];
+    const label = inLanguage(`parameter.${value.parameter}`, parameterFacts[value.parameter].label, units);
     return value.begins ? label : inSentence(label);
   }
-  return amountText(value, units);
+  const { decimal } = languageOf(units);
+  const text = amountText(value, units);
+  return decimal === "." ? text : text.replace(/(\d)\.(\d)/g, `$1${decimal}$2`);
 }
 
 /** "a, b, c": what is carried, switched or measured, in its order. */
@@ -86,7 +125,7 @@ function amountText(amount: Amount, units: UnitPreference): string {
   }
   if ("moves" in amount) return quantityText(amount.moves, amount.unit, units);
   if ("minutes" in amount) return duration(amount.minutes);
-  if ("clock" in amount) return clockText(amount.clock);
+  if ("clock" in amount) return clockFor(amount.clock, units.locale ?? BRITISH);
   if ("figure" in amount) return figure(amount.figure, amount.decimals);
   return `${figure(amount.mgL, amount.decimals ?? 1)} mg/L`;
 }

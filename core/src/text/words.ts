@@ -21,15 +21,20 @@ export const sentence = (text: string): string =>
   // A name that is written like "pH" keeps its letters.
   `${/^[a-z][A-Z]/.test(text) ? text : `${text.charAt(0).toUpperCase()}${text.slice(1)}`}${/[.!?]$/.test(text) ? "" : "."}`;
 
-const conjunction = new Intl.ListFormat("en-GB", { type: "conjunction" });
+const conjunctions = new Map<string, Intl.ListFormat>();
 
 /**
  * Several things in a sentence.
  *
  * @example
  * andList(["sand", "rock", "glass"]); // "sand, rock and glass"
+ * andList(["sand", "rock", "glass"], "en-US"); // "sand, rock, and glass"
  */
-export const andList = (words: readonly string[]): string => conjunction.format(words);
+export function andList(words: readonly string[], locale = "en-GB"): string {
+  const known = conjunctions.get(locale) ?? new Intl.ListFormat(locale, { type: "conjunction" });
+  conjunctions.set(locale, known);
+  return known.format(words);
+}
 
 /**
  * How many there are of something, in the right number.

@@ -9,6 +9,8 @@ export interface UnitPreference {
   readonly alkalinity: "dKH" | "meq/L" | "ppm CaCO3";
   /** The sign before decimals; the other one stands between thousands. A point where nothing is said. */
   readonly decimal?: DecimalSign | undefined;
+  /** Language of sentences, names of months and lists, a BCP 47 tag; British English where nothing is said. */
+  readonly locale?: string | undefined;
 }
 
 /** How a person writes a number: 1,350.5 or 1.350,5. */

@@ -11,6 +11,7 @@ export {
   type UnitPreference,
   unitFor,
 } from "./display.ts";
+export { LOCALES, type Locale, unitsOfLocale } from "./locales.ts";
 export {
   type MethodOption,
   OF_WATER,
