@@ -187,7 +187,7 @@ class Reader {
       const settings = checked(BusinessSchema, value, "business", 1);
       await tx
         .update(business)
-        .set(settings as never)
+        .set({ ...settings, mark: settings.mark ? Buffer.from(String(settings.mark), "base64") : null } as never)
         .where(eq(business.id, this.scope.businessId));
       this.settings = true;
       return;

@@ -123,6 +123,8 @@ export const BusinessSchema = z.strictObject({
   phrases: z.json().default([]),
   letterWay: z.enum(["by-hand", "by-itself"]).default("by-hand"),
   letterHour: z.number().int().min(0).max(23).nullable().default(null),
+  /** Nor any before version 10 a mark. */
+  mark: z.base64().nullable().default(null),
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";
@@ -131,18 +133,31 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
  * planned by hand. 4: the firm's own jobs, and what a tank's job has of its own. 5: series as people say them, and
  * visits that are moved, skipped or beside a series. 6: a tank's ways of working are called so. 7: so are tank owners. 8: sea water, a
  * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
- * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew.
+ * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew. 10: reports
+ * among the letters, the firm's mark, how a client is written to, what was done about a loss, and who agreed that a picture is shown.
  */
-export const ARCHIVE_VERSION = 9;
+export const ARCHIVE_VERSION = 10;
+
+/** Reports, remedies, how a client is written to, and whether a picture may be shown came with version 10. */
+const UNREPORTED = {
+  letter: { fromOn: null, untilOn: null, returnedAt: null, report: null },
+  client: { letterWay: "as-firm", locale: "en-GB" },
+  animalEvent: { remedy: "" },
+  photo: { useAgreedBy: null, useAgreedOn: null },
+};
 
 /** What a reading was made with came with version 9. */
 const UNKITTED = { item: null, kitId: null, kitOffset: null, kitOffsetSigma: null };
 
 /** So did letters that were worded anew, and who told a finding. */
 const UNWORDED = {
-  letter: { content: null, original: null, editedBy: null, editedAt: null, setAt: null },
+  ...UNREPORTED,
+  letter: {
+    ...UNREPORTED.letter,
+    ...{ content: null, original: null, editedBy: null, editedAt: null, setAt: null },
+  },
   finding: { minutes: null, toldBy: null },
-  client: { opensNoted: false },
+  client: { ...UNREPORTED.client, opensNoted: false },
 };
 
 /** A site's own dates, and what a van takes beside its weight, came with version 8. */
@@ -162,9 +177,9 @@ const PLAIN = {
   /** Who entered a reading outside of a visit was not kept before version 6. */
   reading: { personId: null, ...UNKITTED },
   /** Counts of a visit came with version 7. */
-  animalEvent: { countBefore: null, visitId: null },
+  animalEvent: { ...UNREPORTED.animalEvent, countBefore: null, visitId: null },
   /** So did pictures of a visit. */
-  photo: { visitId: null, spot: "tank", spotId: "" },
+  photo: { ...UNREPORTED.photo, visitId: null, spot: "tank", spotId: "" },
   person: { leftAt: null, ...UNSCHEDULED },
   task: { earlyDays: null },
   series: { fromOn: null, untilOn: null, spells: null },
@@ -211,6 +226,7 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcas
   },
   7: { ...UNWORDED, ...UNDATED, reading: UNKITTED },
   8: { ...UNWORDED, reading: UNKITTED },
+  9: UNREPORTED,
 };
 
 const PRACTICE_VERSION = 6;

@@ -38,7 +38,8 @@ export async function* writeArchive(scope: Scope, passphrase: string | null, now
 async function* bodyOf(scope: Scope, passphrase: string | null, now: Date): AsyncIterable<string> {
   const [firm] = await db().select().from(business).where(eq(business.id, scope.businessId));
   if (!firm) throw notFound("business");
-  const { id: _, ...settings } = firm;
+  const { id: _, mark, ...rest } = firm;
+  const settings = { ...rest, mark: mark?.toString("base64") ?? null };
   const salt = passphrase ? randomBytes(16).toString("base64") : null;
   yield `{"format":${JSON.stringify(ARCHIVE_FORMAT)},"version":${ARCHIVE_VERSION},"madeAt":${JSON.stringify(now.toISOString())},\n`;
   yield `"codesSalt":${JSON.stringify(salt)},"business":${JSON.stringify(settings)},\n"tables":{\n`;

@@ -11,3 +11,6 @@ export const civilDate = customType<{ data: string; driverData: string | Date }>
   dataType: () => "date",
   fromDriver: (value) => (value instanceof Date ? value.toISOString().slice(0, 10) : value),
 });
+
+/** Bytes of a file, up to 16 MB. */
+export const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "mediumblob" });

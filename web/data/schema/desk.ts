@@ -23,7 +23,7 @@ import {
   varchar,
 } from "drizzle-orm/mysql-core";
 import { organization, user } from "./auth";
-import { civilDate, instant, uuid } from "./columns";
+import { civilDate, instant, mediumblob, uuid } from "./columns";
 
 type KindFacts = Omit<LibraryKind, "label">;
 
@@ -58,6 +58,8 @@ export const business = mysqlTable("business", {
   map: mediumtext("map"),
   /** How letters speak; null for the usual voice. */
   voice: json("voice").$type<Voice | null>(),
+  /** The firm's mark above its letters, a PNG; null without one. */
+  mark: mediumblob("mark"),
   /** What was said in the firm's own words, how often, and whether it is said so from now on. */
   phrases: json("phrases").$type<readonly FirmPhrase[]>().notNull().default([]),
   /** Letters leave when somebody sends them, or by themselves. */
@@ -103,6 +105,10 @@ export const client = mysqlTable(
     email: varchar("email", { length: 190 }).notNull(),
     phone: varchar("phone", { length: 40 }).notNull().default(""),
     lettersBy: mysqlEnum("letters_by", ["mail-pdf", "mail-link", "none"]).notNull().default("mail-pdf"),
+    /** Whether their letters leave by themselves; as the firm's do where nothing is said. */
+    letterWay: mysqlEnum("letter_way", ["as-firm", "by-hand", "by-itself"]).notNull().default("as-firm"),
+    /** Language, dates, numbers and units of what they are written: a BCP 47 tag. */
+    locale: varchar("locale", { length: 20 }).notNull().default("en-GB"),
     /** Whether they agreed that it is noted when a letter is opened. */
     opensNoted: boolean("opens_noted").notNull().default(false),
     notes: text("notes").notNull().default(""),
@@ -410,6 +416,8 @@ export const animalEvent = mysqlTable(
     /** The visit whose log says so; null of what was entered at the desk. */
     visitId: uuid("visit_id"),
     cause: varchar("cause", { length: 190 }).notNull().default(""),
+    /** What was done about a loss. */
+    remedy: varchar("remedy", { length: 190 }).notNull().default(""),
     at: instant("at").notNull(),
   },
   (t) => [
@@ -476,6 +484,9 @@ export const photo = mysqlTable(
     height: int("height").notNull(),
     bytes: int("bytes").notNull(),
     sha256: varchar("sha256", { length: 64 }).notNull(),
+    /** Who agreed that the picture is shown to others, and when; null where nobody did. */
+    useAgreedBy: varchar("use_agreed_by", { length: 120 }),
+    useAgreedOn: civilDate("use_agreed_on"),
     archivedAt: instant("archived_at"),
   },
   (t) => [

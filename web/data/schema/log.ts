@@ -2,10 +2,10 @@ import type { AttentionItem } from "@keel-round/core/attention";
 import { FINDING_KINDS } from "@keel-round/core/given";
 import type { LetterContent } from "@keel-round/core/letter";
 import type { Condition } from "@keel-round/core/readings";
+import { PERIOD_KINDS, type ReportContent } from "@keel-round/core/report";
 import type { Knows } from "@keel-round/core/weeks";
 import {
   boolean,
-  customType,
   double,
   foreignKey,
   index,
@@ -19,11 +19,9 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
-import { civilDate, instant, uuid } from "./columns";
+import { civilDate, instant, mediumblob, uuid } from "./columns";
 import { business, client, person, tank } from "./desk";
 import { stop } from "./round";
-
-const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "mediumblob" });
 
 /** What was measured: the figure as entered and the canonical one derived from it. */
 export const reading = mysqlTable(
@@ -294,19 +292,27 @@ export const tankStatus = mysqlTable(
   ],
 );
 
-/** One letter per client and stop, and per revision. It keeps its HTML and PDF. */
+/**
+ * One letter per client and stop, or report per client and period, and per revision. It keeps its HTML and PDF: what was sent
+ * stays as it was.
+ */
 export const letter = mysqlTable(
   "letter",
   {
     id: uuid("id").notNull(),
     businessId: uuid("business_id").notNull(),
     clientId: uuid("client_id").notNull(),
-    stopId: uuid("stop_id").notNull(),
+    /** Null of a report. */
+    stopId: uuid("stop_id"),
+    /** Of a report: the days that it is about. */
+    fromOn: civilDate("from_on"),
+    untilOn: civilDate("until_on"),
     revision: int("revision").notNull(),
     subject: varchar("subject", { length: 190 }).notNull(),
     html: mediumtext("html").notNull(),
     plain: text("plain").notNull(),
-    pdf: mediumblob("pdf").notNull(),
+    /** Null until somebody asks for it, of a letter that was never mailed with one. */
+    pdf: mediumblob("pdf"),
     /** SHA-256 of the link's token. The token is derived from the server's secret and kept nowhere. */
     tokenHash: varchar("token_hash", { length: 64 }).notNull().unique(),
     revokedAt: instant("revoked_at"),
@@ -315,8 +321,12 @@ export const letter = mysqlTable(
     sentAt: instant("sent_at"),
     openedAt: instant("opened_at"),
     sendError: varchar("send_error", { length: 400 }),
+    /** When the mail server of its reader refused it for good. */
+    returnedAt: instant("returned_at"),
     /** What it is rendered from; null of one from before that was kept. */
     content: json("content").$type<LetterContent | null>(),
+    /** What a report is rendered from. */
+    report: json("report").$type<ReportContent | null>(),
     /** As it was written, where somebody has worded it anew. */
     original: json("original").$type<LetterContent | null>(),
     editedBy: uuid("edited_by"),
@@ -328,6 +338,7 @@ export const letter = mysqlTable(
     primaryKey({ columns: [t.id] }),
     uniqueIndex("letter_business_uq").on(t.businessId, t.id),
     uniqueIndex("letter_revision_uq").on(t.stopId, t.clientId, t.revision),
+    uniqueIndex("letter_report_uq").on(t.clientId, t.fromOn, t.untilOn, t.revision),
     index("letter_time_ix").on(t.businessId, t.createdAt),
     foreignKey({
       name: "letter_client_fk",
@@ -338,6 +349,40 @@ export const letter = mysqlTable(
       name: "letter_stop_fk",
       columns: [t.businessId, t.stopId],
       foreignColumns: [stop.businessId, stop.id],
+    }),
+  ],
+);
+
+/** Reports of one period that somebody asked for: of every client, or of the firm itself, which is kept here. */
+export const reportRun = mysqlTable(
+  "report_run",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    kind: mysqlEnum("kind", PERIOD_KINDS).notNull(),
+    fromOn: civilDate("from_on").notNull(),
+    untilOn: civilDate("until_on").notNull(),
+    state: mysqlEnum("state", ["making", "done", "cancelled", "failed"]).notNull(),
+    /** Clients that are gone through, how many were, and of how many a report was made. */
+    total: int("total").notNull().default(0),
+    gone: int("gone").notNull().default(0),
+    made: int("made").notNull().default(0),
+    cancelAsked: boolean("cancel_asked").notNull().default(false),
+    error: varchar("error", { length: 400 }),
+    /** The firm's own. */
+    html: mediumtext("html"),
+    pdf: mediumblob("pdf"),
+    at: instant("at").notNull(),
+    doneAt: instant("done_at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.id] }),
+    index("report_run_time_ix").on(t.businessId, t.at),
+    foreignKey({
+      name: "report_run_person_fk",
+      columns: [t.businessId, t.personId],
+      foreignColumns: [person.businessId, person.id],
     }),
   ],
 );
@@ -359,6 +404,7 @@ export const job = mysqlTable(
       "ring",
       "notice",
       "told",
+      "report",
     ]).notNull(),
     payload: json("payload")
       .$type<{
@@ -366,6 +412,8 @@ export const job = mysqlTable(
         readonly letterId?: string;
         readonly importId?: string;
         readonly noticeId?: string;
+        /** The reports that are made. */
+        readonly runId?: string;
         /** What an owner told, to be mailed to the firm. */
         readonly findingId?: string;
         /** Who is mailed a way in; its secret is made when the mail is. */
