@@ -61,7 +61,7 @@ Object.assign(process.env, env);
 // After the environment: these read it when they are loaded.
 const { db } = await import("@/data/database/connection");
 const { business, letter, person, stop, visit } = await import("@/data/schema");
-const { queueLetter } = await import("@/data/letters/letters");
+const { queueLetter } = await import("@/data/letters/mail");
 const { scopeOfUser } = await import("@/data/access/scope");
 const { applyImport, checkImport, loadImport } = await import("@/data/transfer/imports");
 const { stageFile } = await import("@/data/transfer/stage");

@@ -3,20 +3,18 @@ import { beforeAll, describe, expect, test } from "vitest";
 import type { Scope } from "@/data/access/scope";
 import { db } from "@/data/database/connection";
 import { loadFirm, saveFirm } from "@/data/firm/firm";
+import { paperImages } from "@/data/letters/images";
 import {
-  callBackLetter,
   findLetter,
   letterByToken,
   letterContent,
-  letterMail,
   letterToken,
-  listLetters,
-  noteMail,
   noteOpened,
-  queueLetter,
   setRevoked,
   storeLetter,
 } from "@/data/letters/letters";
+import { listLetters } from "@/data/letters/list";
+import { callBackLetter, letterMail, noteMail, queueLetter } from "@/data/letters/mail";
 import { client, job, letter, visit } from "@/data/schema";
 import { renderLetter } from "@/places/letters/render";
 import { walkThrough } from "../../tools/seed/walkThrough.ts";
@@ -48,7 +46,13 @@ beforeAll(async () => {
 const make = async () => {
   const content = await letterContent(businessId, stopId);
   if (!content) throw new Error("No content");
-  await storeLetter(businessId, stopId, content, await renderLetter(content), new Date());
+  await storeLetter(
+    businessId,
+    stopId,
+    content,
+    await renderLetter(content, await paperImages(businessId)),
+    new Date(),
+  );
   return content;
 };
 const ofStop = () => db().select().from(letter).where(eq(letter.stopId, stopId)).orderBy(letter.revision);
@@ -133,7 +137,7 @@ describe("a letter", () => {
     const all = await ofStop();
     const last = all.at(-1);
     if (!last) throw new Error("No letter");
-    const closed = await db().select({ at: visit.closedAt }).from(visit).where(eq(visit.stopId, last.stopId));
+    const closed = await db().select({ at: visit.closedAt }).from(visit).where(eq(visit.stopId, stopId));
     const closedAt = Math.max(...closed.map((v) => v.at?.getTime() ?? 0));
     const soon = new Date(closedAt + 60_000);
     await queueLetter(ines, last.id, soon);

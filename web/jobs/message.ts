@@ -1,4 +1,4 @@
-import type { letterMail } from "@/data/letters/letters";
+import type { letterMail } from "@/data/letters/mail";
 
 type Mail = NonNullable<Awaited<ReturnType<typeof letterMail>>>;
 

@@ -10,7 +10,9 @@ import { driverError, isBusy } from "@/data/database/transaction";
 import { fillKinds } from "@/data/desk/kinds";
 import { fillEntries } from "@/data/find/entries";
 import { keepSet, letterToSet } from "@/data/letters/edit";
-import { letterContent, letterMail, letterToken, noteMail, storeLetter } from "@/data/letters/letters";
+import { paperImages } from "@/data/letters/images";
+import { letterContent, letterToken, storeLetter } from "@/data/letters/letters";
+import { letterMail, noteMail, sendByItself } from "@/data/letters/mail";
 import { fillJobs } from "@/data/library/firmJobs";
 import { noteNotice, noticeMail } from "@/data/notices/notices";
 import { toldMail } from "@/data/owner/told";
@@ -27,6 +29,7 @@ import { renderLetter } from "@/places/letters/render";
 import { entryMessage } from "./entryMessage";
 import { letterMessage } from "./message";
 import { noticeMessage } from "./noticeMessage";
+import { reports } from "./reports";
 import { toldMessage } from "./toldMessage";
 
 const IDLE_MS = 500;
@@ -43,19 +46,21 @@ function setting(name: string): string {
 }
 
 async function makeLetter(job: Job): Promise<void> {
-  const { stopId, letterId } = job.payload;
-  if (letterId) return setLetter(job.businessId, letterId);
+  const { stopId } = job.payload;
+  if (job.payload.letterId) return setLetter(job.businessId, job.payload.letterId);
   if (!stopId) return;
   const content = await letterContent(job.businessId, stopId);
   // Another tank of the stop is still open; its closing asks again.
   if (!content) return;
-  await storeLetter(job.businessId, stopId, content, await renderLetter(content), new Date());
+  const rendered = await renderLetter(content, await paperImages(job.businessId));
+  const letterId = await storeLetter(job.businessId, stopId, content, rendered, new Date());
+  if (letterId) await sendByItself(job.businessId, letterId, new Date());
 }
 
 /** Sets a letter that somebody worded anew. */
 async function setLetter(businessId: string, letterId: string): Promise<void> {
   const row = await letterToSet(businessId, letterId);
-  if (row?.content) await keepSet(row, await renderLetter(row.content));
+  if (row?.content) await keepSet(row, await renderLetter(row.content, await paperImages(businessId, row.content)));
 }
 
 async function mailOut(message: object): Promise<void> {
@@ -85,9 +90,18 @@ async function sendMail(job: Job): Promise<void> {
     await mailOut(letterMessage(mail, link));
     await noteMail(mail.letter.id, { sentAt: new Date() });
   } catch (error) {
-    await noteMail(mail.letter.id, { sendError: error instanceof Error ? error.message : String(error) });
-    throw error;
+    const sendError = error instanceof Error ? error.message : String(error);
+    const refused = isRefused(error);
+    await noteMail(mail.letter.id, { sendError, ...(refused ? { returnedAt: new Date() } : {}) });
+    // It would be refused again: somebody has to look at the address.
+    if (!refused) throw error;
   }
+}
+
+/** Whether a mail server refused an address for good (RFC 5321: 550 to 559), and not only for now. */
+function isRefused(error: unknown): boolean {
+  const code = (error as { responseCode?: unknown }).responseCode;
+  return typeof code === "number" && code >= 550 && code <= 559;
 }
 
 async function sendNotice(job: Job): Promise<void> {
@@ -129,6 +143,7 @@ const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
   ring: (job) => ringNow(job, new Date()),
   notice: sendNotice,
   told: sendTold,
+  report: ({ businessId, payload: { runId } }) => (runId ? reports(businessId, runId) : Promise.resolve()),
 };
 
 /** What is due once in a while for one firm. */

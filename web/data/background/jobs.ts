@@ -4,7 +4,7 @@ import { notFound } from "../access/define";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
 import { inTransaction, type Queries } from "../database/transaction";
-import { importFile, job, letter, site, stop } from "../schema";
+import { importFile, job, letter, reportRun, site, stop } from "../schema";
 
 export type Job = typeof job.$inferSelect;
 export type JobKind = Job["kind"];
@@ -26,6 +26,7 @@ const MOST_ATTEMPTS: Readonly<Record<JobKind, number>> = {
   ring: 4,
   notice: 300,
   told: 300,
+  report: 4,
 };
 
 /** Claims the next job that is due, by a conditional update; null if there is none or another process was quicker. */
@@ -84,6 +85,11 @@ export async function failJob(of: Job, error: string): Promise<boolean> {
     })
     .where(held(of));
   const given = givesUp && done.affectedRows === 1;
+  if (given && of.payload.runId)
+    await db()
+      .update(reportRun)
+      .set({ state: "failed", error: error.slice(0, 400) })
+      .where(and(eq(reportRun.businessId, of.businessId), eq(reportRun.id, of.payload.runId)));
   // Nobody waits for what has stopped.
   if (given && of.payload.importId)
     await db()
@@ -188,6 +194,16 @@ export async function tryAgain(scope: Scope, jobId: string): Promise<void> {
       .set({ failedAt: null, attempts: 0, owner: null, leaseUntil: null, runAt: NOW as never })
       .where(and(ofBusiness(scope), eq(job.id, jobId)));
     if (!row || done.affectedRows !== 1) throw notFound("piece of work");
+    if (row.payload.runId)
+      await tx
+        .update(reportRun)
+        .set({ state: "making", error: null, cancelAsked: false })
+        .where(
+          and(
+            ...[eq(reportRun.businessId, scope.businessId), eq(reportRun.id, row.payload.runId)],
+            eq(reportRun.state, "failed"),
+          ),
+        );
     if (row.payload.importId)
       await tx
         .update(importFile)

@@ -8,16 +8,9 @@ import { loadFirm } from "../firm/firm";
 import { firmVoice, saveVoice, VoiceSchema } from "../firm/voice";
 import { business, job, letter } from "../schema";
 import { decidePhrase, editLetter, keepSet, letterToSet, letterWords } from "./edit";
-import {
-  findLetter,
-  isBeingSet,
-  LetterQuerySchema,
-  letterContent,
-  letterYears,
-  listLetters,
-  queueLetter,
-  storeLetter,
-} from "./letters";
+import { findLetter, letterContent, storeLetter } from "./letters";
+import { LetterQuerySchema, letterYears, listLetters } from "./list";
+import { isBeingSet, queueLetter, sendByItself } from "./mail";
 
 let ines: Scope;
 let maud: Scope;
@@ -46,7 +39,8 @@ beforeAll(async () => {
 async function written(plain: string): Promise<string> {
   const content = await letterContent(businessId, stopId);
   if (!content) throw new Error("No content");
-  await storeLetter(businessId, stopId, content, pages(plain), new Date());
+  const id = await storeLetter(businessId, stopId, content, pages(plain), new Date());
+  if (id) await sendByItself(businessId, id, new Date());
   return content.letterId;
 }
 

@@ -1,4 +1,11 @@
-import { type LetterContent, type LetterText, type Phrase, phrasesOf, strangeFigures } from "@keel-round/core/letter";
+import {
+  type LetterContent,
+  type LetterText,
+  MOST_PHOTOS,
+  type Phrase,
+  phrasesOf,
+  strangeFigures,
+} from "@keel-round/core/letter";
 import { andList } from "@keel-round/core/text";
 import { and, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
@@ -8,6 +15,7 @@ import { db } from "../database/connection";
 import { enqueue } from "../database/enqueue";
 import { inTransaction, type Queries } from "../database/transaction";
 import { business, type FirmPhrase, letter, person } from "../schema";
+import { type LetterPicture, picturesFor } from "./images";
 import { findLetter } from "./letters";
 
 const paragraphs = z.array(z.string().trim().min(1).max(2000)).max(12, "Write at most 12 paragraphs.");
@@ -19,19 +27,25 @@ export const EditLetterSchema = z.object({
   greeting: z.string().trim().min(1, "Write a greeting.").max(120, "Enter at most 120 characters."),
   tanks: z.array(z.object({ body: paragraphs.min(1, "Write at least a sentence."), until: paragraphs })).max(60),
   close: z.string().trim().min(1, "Write how it ends.").max(600, "Enter at most 600 characters."),
+  photos: z
+    .array(z.object({ photoId: z.uuid(), caption: z.string().trim().max(190, "Enter at most 190 characters.") }))
+    .max(MOST_PHOTOS, `Choose at most ${MOST_PHOTOS} pictures.`)
+    .optional(),
 });
 
 export const PhraseSchema = z.object({ from: z.string().max(2000), to: z.string().max(2000), adopted: z.boolean() });
 
 /** How a letter is worded, to be edited. */
 export interface LetterWords {
-  readonly text: Pick<LetterContent, "greeting" | "tanks" | "close">;
+  readonly text: Pick<LetterContent, "greeting" | "tanks" | "close" | "photos">;
   /** As it was written; null where nobody has changed it. */
   readonly original: LetterText | null;
   readonly editedAt: Date | null;
   readonly editedBy: string | null;
   /** What the firm said in its own words more than once. */
   readonly phrases: readonly FirmPhrase[];
+  /** Pictures that may be shown in it, the newest first. */
+  readonly pictures: readonly LetterPicture[];
 }
 
 /** Said so often, it is offered to be said so from now on. */
@@ -40,7 +54,7 @@ const OFTEN = 2;
 /** The words of a letter; null of one from before they were kept. */
 export async function letterWords(
   scope: Scope,
-  row: Pick<typeof letter.$inferSelect, "content" | "original" | "editedAt" | "editedBy">,
+  row: Pick<typeof letter.$inferSelect, "content" | "original" | "editedAt" | "editedBy" | "stopId">,
 ): Promise<LetterWords | null> {
   if (!row.content) return null;
   const [by] = row.editedBy
@@ -55,6 +69,7 @@ export async function letterWords(
     original: row.original,
     ...{ editedAt: row.editedAt, editedBy: by?.name ?? null },
     phrases: phrases.filter((p) => p.times >= OFTEN && p.adopted === null),
+    pictures: await picturesFor(scope.businessId, row.stopId),
   };
 }
 
@@ -82,7 +97,7 @@ const loggedIn = ({ greeting, tanks, close, date }: LetterContent): string[] => 
  */
 export async function editLetter(
   scope: Scope,
-  { letterId, was, ...text }: z.infer<typeof EditLetterSchema>,
+  { letterId, was, photos: chosen, ...text }: z.infer<typeof EditLetterSchema>,
   now: Date,
 ): Promise<void> {
   if (scope.role === "tankOwner") throw notFound("letter");
@@ -95,12 +110,16 @@ export async function editLetter(
       throw new Refused(409, "changed-meanwhile", "Somebody else worded this letter meanwhile: reload it.");
     const original = row.original ?? row.content;
     if (text.tanks.length !== original.tanks.length) throw new Refused(409, "other-tanks", "Reload the letter.");
-    const strange = strangeFigures(loggedIn(original), text);
+    const photos = chosen ?? row.content.photos ?? [];
+    const captions = { body: photos.map((p) => p.caption), until: [] };
+    const strange = strangeFigures(loggedIn(original), { ...text, tanks: [...text.tanks, captions] });
     if (strange.length > 0) {
       const says = `${andList(strange)} ${strange.length === 1 ? "stands" : "stand"} nowhere in the log of this visit: correct the visit, or leave it out.`;
       throw new Refused(422, "not-logged", says);
     }
-    const content = worded(row.content, text);
+    const known = new Set((await picturesFor(scope.businessId, row.stopId)).map((p) => p.id));
+    if (photos.some((p) => !known.has(p.photoId))) throw notFound("picture");
+    const content = { ...worded(row.content, text), photos };
     if (JSON.stringify(content) === JSON.stringify(row.content)) return;
     await tx
       .update(letter)

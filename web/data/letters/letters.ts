@@ -1,5 +1,5 @@
 import { createHash, createHmac } from "node:crypto";
-import { addDays, civilOf, clockText, instantOf, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
+import { clockText, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
 import { conditionOf, programmeOn } from "@keel-round/core/given";
 import {
   closing,
@@ -9,22 +9,20 @@ import {
   type LetterTank,
   letterFor,
   nameOf,
+  titlesFor,
   USUAL_VOICE,
   withPhrases,
   wordingAfter,
 } from "@keel-round/core/letter";
 import { say } from "@keel-round/core/say";
-import { METRIC, type Parameter } from "@keel-round/core/units";
+import { METRIC, type Parameter, unitsOfLocale } from "@keel-round/core/units";
 import { visitState } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, like, lt, lte, max, ne, or, type SQL, sql } from "drizzle-orm";
-import { z } from "zod";
-import { notFound, Refused } from "../access/define";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne } from "drizzle-orm";
+import { notFound } from "../access/define";
 import type { Scope } from "../access/scope";
 import { clientsInSight, inSight } from "../access/sight";
 import { db } from "../database/connection";
-import { enqueue } from "../database/enqueue";
 import { newId } from "../database/ids";
-import { inTransaction } from "../database/transaction";
 import { writeEntries } from "../find/entries";
 import { keptPlan } from "../plan/keptPlan";
 import { loadPlanInputs } from "../plan/planInputs";
@@ -81,9 +79,11 @@ export async function letterContent(
     .where(and(eq(stop.businessId, businessId), eq(stop.siteId, head.site.id), gt(stop.onDate, on), isNull(stop.off)))
     .orderBy(asc(stop.onDate))
     .limit(1);
-  const about = nextStop ? await arrivalAt(businessId, head.stop.personId, nextStop.onDate, nextStop.id) : null;
+  const minute = nextStop ? await arrivalMinute(businessId, head.stop.personId, nextStop.onDate, nextStop.id) : null;
+  const about = minute === null ? null : { clock: minute };
 
-  const wording = wordingAfter(await letterBefore(businessId, head.site.id, on), METRIC);
+  const units = unitsOfLocale(head.client.locale);
+  const wording = wordingAfter(await letterBefore(businessId, head.site.id, on), units);
   const tanks: LetterTank[] = [];
   for (const v of visits) {
     const input = inputs.get(v.tankId);
@@ -108,7 +108,7 @@ export async function letterContent(
         tasks: programmeOn(input, true),
         on,
         phone: head.business.phone,
-        units: METRIC,
+        units,
         wording,
       }),
     );
@@ -117,12 +117,39 @@ export async function letterContent(
     .select({ last: max(letter.revision) })
     .from(letter)
     .where(and(eq(letter.businessId, businessId), eq(letter.stopId, stopId)));
-  const { contact } = head.client;
-  const written = {
-    ...{ letterId: newId(), clientId: head.client.id, business: head.business.name, date: longDate(on) },
-    greeting: say(greeting(contact), METRIC),
-    ...{ siteName: head.site.name, tanks, signedBy: head.person.name, revision: (last ?? 0) + 1 },
-    close: say(closing(nextStop ? { on: nextStop.onDate, about } : null, head.business.phone), METRIC),
+  const next = nextStop ? { on: nextStop.onDate, about } : null;
+  return {
+    ...addressed(head, { on, tanks, next, revision: (last ?? 0) + 1 }),
+    letterId: newId(),
+    clientId: head.client.id,
+  };
+}
+
+/** Who writes to whom. */
+interface LetterHead {
+  readonly business: Pick<typeof business.$inferSelect, "name" | "phone" | "phrases" | "voice">;
+  readonly client: Pick<typeof client.$inferSelect, "contact" | "locale">;
+  readonly site: Pick<typeof site.$inferSelect, "name">;
+  readonly person: Pick<typeof person.$inferSelect, "name">;
+}
+
+/** What was written of the tanks of a stop as a letter: greeted, closed and in the firm's own voice. */
+export function addressed(
+  head: LetterHead,
+  of: {
+    readonly on: string;
+    readonly tanks: readonly LetterTank[];
+    readonly next: Parameters<typeof closing>[0];
+    readonly revision: number;
+  },
+): LetterContent {
+  const { contact, locale } = head.client;
+  const units = unitsOfLocale(locale);
+  const written: LetterContent = {
+    ...{ business: head.business.name, date: longDate(of.on, units.locale), greeting: say(greeting(contact), units) },
+    ...{ siteName: head.site.name, tanks: of.tanks, signedBy: head.person.name, revision: of.revision },
+    ...{ locale, titles: titlesFor(units, of.revision) },
+    close: say(closing(of.next, head.business.phone), units),
   };
   const own = head.business.phrases.filter((p) => p.adopted);
   return inVoice(withPhrases(written, own), head.business.voice ?? USUAL_VOICE, nameOf(contact));
@@ -140,30 +167,30 @@ async function letterBefore(businessId: string, siteId: string, on: string): Pro
   return before?.plain ?? "";
 }
 
-/** About when a stop is reached on its day, as the plan stands now. */
-export async function arrivalAt(
-  businessId: string,
-  personId: string,
-  on: string,
-  stopId: string,
-): Promise<string | null> {
+/** About when a stop is reached on its day, as the plan stands now: "09:30". */
+export async function arrivalAt(...of: Parameters<typeof arrivalMinute>): Promise<string | null> {
+  const minute = await arrivalMinute(...of);
+  return minute === null ? null : clockText(minute);
+}
+
+/** The minute of the day at about which a stop is reached, as the plan stands now. */
+async function arrivalMinute(businessId: string, personId: string, on: string, stopId: string): Promise<number | null> {
   const { day } = await loadRound({ businessId, units: METRIC }, personId, on);
   const at = day.stops.find((s) => s.stop.id === stopId)?.start;
   if (at === undefined) return null;
   const minute = Math.round(at / 5) * 5;
   // A day that is laid out past midnight is moved before it comes: no owner is told such an hour.
-  if (minute >= MINUTES_A_DAY) return null;
-  return clockText(minute);
+  return minute >= MINUTES_A_DAY ? null : minute;
 }
 
-/** Stores a rendered letter. */
+/** Stores a rendered letter; null where the one before reads the same. */
 export async function storeLetter(
   businessId: string,
   stopId: string,
   content: LetterContent & { letterId: string; clientId: string },
-  rendered: { subject: string; html: string; plain: string; pdf: Buffer },
+  rendered: { subject: string; html: string; plain: string; pdf: Buffer | null },
   now: Date,
-): Promise<void> {
+): Promise<string | null> {
   const [last] = await db()
     .select({ plain: letter.plain })
     .from(letter)
@@ -171,7 +198,7 @@ export async function storeLetter(
     .orderBy(desc(letter.revision))
     .limit(1);
   // Two tanks closed at once ask twice; only what reads differently is a new revision.
-  if (last?.plain === rendered.plain) return;
+  if (last?.plain === rendered.plain) return null;
   const { letterId, clientId, ...said } = content;
   await db()
     .insert(letter)
@@ -182,19 +209,15 @@ export async function storeLetter(
       ...{ content: said, createdAt: now, setAt: now },
     });
   await writeEntries(db(), businessId, { entity: "letter", ids: [letterId] });
-  await sendByItself(businessId, letterId, now);
+  return letterId;
 }
 
-/** Sends a letter of a firm whose letters leave by themselves. */
-async function sendByItself(businessId: string, letterId: string, now: Date): Promise<void> {
-  const [row] = await db()
-    .select({ way: business.letterWay, lettersBy: client.lettersBy, stopId: letter.stopId })
-    .from(letter)
-    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
-    .innerJoin(business, eq(business.id, letter.businessId))
-    .where(and(eq(letter.businessId, businessId), eq(letter.id, letterId)));
-  if (row?.way !== "by-itself" || row.lettersBy === "none") return;
-  await letGo(businessId, letterId, row.stopId, now);
+/** Keeps the PDF of a letter that was never mailed with one. */
+export async function keepPdf(letterId: string, pdf: Buffer): Promise<void> {
+  await db()
+    .update(letter)
+    .set({ pdf })
+    .where(and(eq(letter.id, letterId), isNull(letter.pdf)));
 }
 
 const DAY_MS = 86_400_000;
@@ -222,7 +245,7 @@ export async function setRevoked(scope: Scope, letterId: string, revoked: boolea
 }
 
 /** An owner of tanks sees what was sent to them; the firm sees what it has written as well. */
-const sentTo = (scope: Scope) => (scope.role === "tankOwner" ? isNotNull(letter.sentAt) : undefined);
+export const sentTo = (scope: Scope) => (scope.role === "tankOwner" ? isNotNull(letter.sentAt) : undefined);
 
 /** Notes the first time a letter was opened by its link: by anybody but the firm that wrote it, and only where its client agreed. */
 export async function noteOpened(
@@ -243,96 +266,6 @@ export async function noteOpened(
     .where(and(eq(letter.id, letterId), isNull(letter.openedAt)));
 }
 
-/** Where letters are on their way. */
-export const LETTER_STATES = ["to-read", "waiting", "sent", "opened", "not-sent"] as const;
-type LetterState = (typeof LETTER_STATES)[number];
-
-/** Which letters are looked at. */
-export const LetterQuerySchema = z.object({
-  /** Of a client, a site, or a word of the subject. */
-  q: z.string().trim().max(120).catch(""),
-  state: z.enum(LETTER_STATES).nullable().catch(null),
-  year: z.coerce.number().int().min(2000).max(2200).nullable().catch(null),
-  page: z.coerce.number().int().min(1).max(1000).catch(1),
-});
-export type LetterQuery = z.infer<typeof LetterQuerySchema>;
-
-const ANY_LETTER: LetterQuery = { q: "", state: null, year: null, page: 1 };
-const LETTERS_A_PAGE = 60;
-
-const inState = (state: LetterState): SQL | undefined => {
-  switch (state) {
-    case "to-read":
-      return and(isNull(letter.queuedAt), isNull(letter.sentAt));
-    case "waiting":
-      return and(isNotNull(letter.queuedAt), isNull(letter.sentAt), isNull(letter.sendError));
-    case "sent":
-      return isNotNull(letter.sentAt);
-    case "opened":
-      return isNotNull(letter.openedAt);
-    case "not-sent":
-      return and(isNotNull(letter.sendError), isNull(letter.sentAt));
-  }
-};
-
-/** What a person may type into a search, as it is looked for: its signs mean themselves. */
-const likeText = (q: string): string => `%${q.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
-
-/** The letters of the scope, newest first, without their bodies; so many at a time, and whether older ones are left. */
-export async function listLetters(scope: Scope, { q, state, year, page }: LetterQuery = ANY_LETTER) {
-  const words = q.split(/\s+/).filter((w) => w !== "");
-  const rows = await db()
-    .select({
-      id: letter.id,
-      subject: letter.subject,
-      revision: letter.revision,
-      clientName: client.name,
-      on: stop.onDate,
-      createdAt: letter.createdAt,
-      queuedAt: letter.queuedAt,
-      sentAt: letter.sentAt,
-      openedAt: letter.openedAt,
-      sendError: letter.sendError,
-      revokedAt: letter.revokedAt,
-    })
-    .from(letter)
-    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
-    .innerJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
-    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
-    .where(
-      and(
-        eq(letter.businessId, scope.businessId),
-        inSight(letter.clientId, await clientsInSight(scope)),
-        sentTo(scope),
-        ...words.map((w) =>
-          or(like(client.name, likeText(w)), like(site.name, likeText(w)), like(letter.subject, likeText(w))),
-        ),
-        state ? inState(state) : undefined,
-        ...(year ? [gte(stop.onDate, `${year}-01-01`), lte(stop.onDate, `${year}-12-31`)] : []),
-      ),
-    )
-    .orderBy(desc(letter.createdAt), desc(letter.revision))
-    .limit(LETTERS_A_PAGE + 1)
-    .offset((page - 1) * LETTERS_A_PAGE);
-  return { letters: rows.slice(0, LETTERS_A_PAGE), older: rows.length > LETTERS_A_PAGE };
-}
-
-/** The years of whose visits there are letters, the newest first. */
-export async function letterYears(scope: Scope): Promise<number[]> {
-  const rows = await db()
-    .selectDistinct({ year: sql<number>`year(${stop.onDate})`.mapWith(Number) })
-    .from(letter)
-    .innerJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
-    .where(
-      and(
-        eq(letter.businessId, scope.businessId),
-        inSight(letter.clientId, await clientsInSight(scope)),
-        sentTo(scope),
-      ),
-    );
-  return rows.map((r) => r.year).sort((a, b) => b - a);
-}
-
 /** One letter of the scope, with its bodies. */
 export async function findLetter(scope: Scope, letterId: string): Promise<typeof letter.$inferSelect> {
   const [row] = await db()
@@ -348,105 +281,4 @@ export async function findLetter(scope: Scope, letterId: string): Promise<typeof
     );
   if (!row) throw notFound("letter");
   return row;
-}
-
-const MINUTE_MS = 60_000;
-
-/** Minutes after the close of a visit before which its letter does not leave: a visit closed too early is reopened by then. */
-const waitMinutes = (): number => Number(process.env.LETTER_WAIT_MINUTES ?? 30);
-
-/** When a letter may leave: now, or so long after the last visit of its stop was closed. */
-async function leavesAt(businessId: string, stopId: string, now: Date): Promise<Date> {
-  const [row] = await db()
-    .select({ closedAt: max(visit.closedAt), hour: business.letterHour, zone: business.zone })
-    .from(visit)
-    .innerJoin(business, eq(business.id, visit.businessId))
-    .where(and(eq(visit.businessId, businessId), eq(visit.stopId, stopId)))
-    .groupBy(business.id);
-  const earliest = row?.closedAt ? row.closedAt.getTime() + waitMinutes() * MINUTE_MS : 0;
-  const from = Math.max(now.getTime(), earliest);
-  return new Date(row?.hour == null ? from : nextHour(from, row.hour, row.zone));
-}
-
-/** The first time from a moment on at which a firm's clock shows an hour. */
-function nextHour(from: number, hour: number, zone: string): number {
-  const { date } = civilOf(from, zone);
-  const today = instantOf(date, hour * 60, zone);
-  return today >= from ? today : instantOf(addDays(date, 1), hour * 60, zone);
-}
-
-/** Puts a letter into the mail, once. */
-async function letGo(businessId: string, letterId: string, stopId: string, now: Date): Promise<void> {
-  const queuedAt = await leavesAt(businessId, stopId, now);
-  await inTransaction(async (tx) => {
-    const [taken] = await tx
-      .update(letter)
-      .set({ queuedAt })
-      .where(and(eq(letter.id, letterId), isNull(letter.queuedAt)));
-    if (taken.affectedRows === 1)
-      await enqueue(tx, businessId, "mail", { letterId }, queuedAt.getTime() - now.getTime());
-  });
-}
-
-/** Takes a letter that waits to leave out of the mail again. */
-export async function callBackLetter(scope: Scope, letterId: string, now: Date): Promise<void> {
-  await findLetter(scope, letterId);
-  const [back] = await db()
-    .update(letter)
-    .set({ queuedAt: null })
-    .where(and(eq(letter.id, letterId), gt(letter.queuedAt, now), isNull(letter.sentAt)));
-  if (back.affectedRows === 0) throw new Refused(409, "on-its-way", "This letter is on its way already.");
-}
-
-/** Queues a letter to be mailed to its client. */
-export async function queueLetter(scope: Scope, letterId: string, now: Date): Promise<void> {
-  const row = await findLetter(scope, letterId);
-  if (row.queuedAt) throw new Refused(409, "already-queued", "This letter is already on its way.");
-  const [to] = await db()
-    .select({ name: client.name, lettersBy: client.lettersBy })
-    .from(client)
-    .where(and(eq(client.businessId, scope.businessId), eq(client.id, row.clientId)));
-  if (to?.lettersBy === "none")
-    throw new Refused(
-      409,
-      "not-mailed",
-      `${to.name} wants letters kept here and not mailed. The desk can change that; the page can be printed.`,
-    );
-  if (isBeingSet(row)) throw new Refused(409, "being-set", "The page is being set anew: send it in a moment.");
-  await letGo(scope.businessId, letterId, row.stopId, now);
-}
-
-/** Whether somebody has worded a letter anew and its page and PDF are not set yet. */
-export const isBeingSet = ({ editedAt, setAt }: Pick<typeof letter.$inferSelect, "editedAt" | "setAt">): boolean =>
-  editedAt !== null && (setAt === null || setAt < editedAt);
-
-/** What the mail of a letter needs. */
-export async function letterMail(businessId: string, letterId: string) {
-  const [row] = await db()
-    .select({
-      letter,
-      to: client.email,
-      contact: client.contact,
-      contacts: client.contacts,
-      lettersBy: client.lettersBy,
-      from: business.mailFrom,
-      businessName: business.name,
-    })
-    .from(letter)
-    .innerJoin(client, and(eq(client.businessId, letter.businessId), eq(client.id, letter.clientId)))
-    .innerJoin(business, eq(business.id, letter.businessId))
-    .where(and(eq(letter.businessId, businessId), eq(letter.id, letterId)));
-  return row ?? null;
-}
-
-/** Notes what became of a letter's mail. */
-export async function noteMail(letterId: string, outcome: { sentAt: Date } | { sendError: string }): Promise<void> {
-  await db()
-    .update(letter)
-    .set(
-      "sentAt" in outcome
-        ? { sentAt: outcome.sentAt, sendError: null }
-        : { sendError: outcome.sendError.slice(0, 400) },
-    )
-    .where(eq(letter.id, letterId));
 }
