@@ -3,7 +3,7 @@ import { programmeOn } from "@keel-round/core/given";
 import { type OwnerTank, pageFor } from "@keel-round/core/letter";
 import { type OwnerGroup, ownerList } from "@keel-round/core/programme";
 import { litresText, toShown } from "@keel-round/core/units";
-import { and, asc, desc, eq, gte, isNotNull, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, gte, isNotNull, isNull, sql } from "drizzle-orm";
 import { notFound } from "../access/define";
 import type { Scope } from "../access/scope";
 import { clientsInSight, inSight } from "../access/sight";
@@ -200,17 +200,20 @@ async function byMonth(businessId: string, tankId: string) {
 /** The letters that were sent to the owner's client and can still be opened. */
 async function sentLetters(scope: Scope) {
   const rows = await db()
-    .select({ id: letter.id, subject: letter.subject, on: stop.onDate, siteName: site.name })
+    .select({
+      ...{ id: letter.id, subject: letter.subject, siteName: sql<string>`coalesce(${site.name}, '')` },
+      on: sql<string>`coalesce(${stop.onDate}, ${letter.untilOn})`.mapWith(stop.onDate),
+    })
     .from(letter)
-    .innerJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
-    .innerJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
+    .leftJoin(stop, and(eq(stop.businessId, letter.businessId), eq(stop.id, letter.stopId)))
+    .leftJoin(site, and(eq(site.businessId, stop.businessId), eq(site.id, stop.siteId)))
     .where(
       and(
         ...[eq(letter.businessId, scope.businessId), isNotNull(letter.sentAt), isNull(letter.revokedAt)],
         inSight(letter.clientId, await clientsInSight(scope)),
       ),
     )
-    .orderBy(desc(stop.onDate), desc(letter.revision))
+    .orderBy(desc(sql`coalesce(${stop.onDate}, ${letter.untilOn})`), desc(letter.revision))
     .limit(LETTERS);
   return rows.map(({ id, ...of }) => ({ ...of, path: `/letter/${letterToken(id)}` }));
 }

@@ -1,13 +1,15 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { figuresOf, type LetterText } from "@keel-round/core/letter";
+import { figuresOf, type LetterPhoto, type LetterText } from "@keel-round/core/letter";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { LetterPicture } from "@/data/letters/images";
 import { answered } from "@/kit/answered";
 import { FieldRow, GoButton, Problem, QuietButton, TextArea, TextInput } from "@/kit/controls";
 import { B, Form, Span } from "@/kit/elements";
 import { editLetterAction } from "./actions";
+import { LetterPhotos } from "./LetterPhotos";
 
 type Tanks = readonly (LetterText["tanks"][number] & { readonly name: string })[];
 
@@ -22,11 +24,13 @@ const parted = (text: string): string[] =>
 export function EditLetter({
   letterId,
   text,
+  pictures,
   was,
   onDone,
 }: {
   letterId: string;
-  text: Omit<LetterText, "tanks"> & { readonly tanks: Tanks };
+  text: Omit<LetterText, "tanks"> & { readonly tanks: Tanks; readonly photos?: readonly LetterPhoto[] };
+  pictures: readonly LetterPicture[];
   was: string | null;
   onDone: () => void;
 }) {
@@ -34,6 +38,7 @@ export function EditLetter({
   const [greeting, setGreeting] = useState(text.greeting);
   const [close, setClose] = useState(text.close);
   const [tanks, setTanks] = useState(text.tanks.map((t) => ({ body: joined(t.body), until: joined(t.until) })));
+  const [photos, setPhotos] = useState<readonly LetterPhoto[]>(text.photos ?? []);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const type = (i: number, change: Partial<(typeof tanks)[number]>) =>
@@ -41,7 +46,9 @@ export function EditLetter({
   const save = async () => {
     setBusy(true);
     const said = tanks.map((t) => ({ body: parted(t.body), until: parted(t.until) }));
-    const answer = await answered(editLetterAction({ letterId, was, greeting, tanks: said, close }));
+    const answer = await answered(
+      editLetterAction({ letterId, was, greeting, tanks: said, close, photos: [...photos] }),
+    );
     setBusy(false);
     setProblem(answer.ok ? null : answer.message);
     if (!answer.ok) return;
@@ -79,6 +86,7 @@ export function EditLetter({
         </Box>
       ))}
       <Words label="How it ends" value={close} logged={text.close} onType={setClose} />
+      {pictures.length > 0 && <LetterPhotos pictures={pictures} chosen={photos} onChoose={setPhotos} />}
       <Problem says={problem} mt="8px" />
       <Box mt="10px">
         <GoButton type="submit" disabled={busy}>

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { counted } from "@keel-round/core/text";
-import { LETTER_STATES, type LetterQuery } from "@/data/letters/letters";
+import { LETTER_STATES, type LetterQuery } from "@/data/letters/list";
 import { AppLink } from "@/kit/AppLink";
 import { Choice, PageHead, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form, Span, Table } from "@/kit/elements";
@@ -17,17 +17,20 @@ interface LetterLine {
   readonly sentAt: Date | null;
   readonly openedAt: Date | null;
   readonly sendError: string | null;
+  readonly returnedAt: Date | null;
   readonly revokedAt: Date | null;
 }
 
 /** Where a letter is on its way, in words. */
 export function letterState(
-  l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedAt" | "sendError" | "revokedAt">,
+  l: Pick<LetterLine, "queuedAt" | "sentAt" | "openedAt" | "sendError" | "returnedAt" | "revokedAt">,
   zone: string,
 ): { readonly text: string; readonly colour: string } {
   if (l.revokedAt) return { text: `link taken back ${moment(l.revokedAt, zone)}`, colour: "soft" };
   if (l.openedAt) return { text: `opened ${moment(l.openedAt, zone)}`, colour: "ink" };
   if (l.sentAt) return { text: `sent ${moment(l.sentAt, zone)}`, colour: "ink" };
+  if (l.returnedAt)
+    return { text: `came back ${moment(l.returnedAt, zone)}: ${l.sendError ?? ""}`, colour: "vermilion" };
   if (l.sendError) return { text: `not sent yet: ${l.sendError}`, colour: "vermilion" };
   if (l.queuedAt && l.queuedAt.getTime() > Date.now())
     return { text: `leaves at ${moment(l.queuedAt, zone)}`, colour: "coralline" };
@@ -41,6 +44,7 @@ const STATE_NAME: Readonly<Record<(typeof LETTER_STATES)[number], string>> = {
   sent: "sent",
   opened: "opened",
   "not-sent": "not sent yet",
+  returned: "came back",
 };
 
 const hrefOf = ({ q, state, year, page }: LetterQuery): string => {
@@ -56,6 +60,7 @@ export function LetterList({
   query,
   zone,
   owner,
+  office,
 }: {
   letters: readonly LetterLine[];
   older: boolean;
@@ -63,11 +68,17 @@ export function LetterList({
   query: LetterQuery;
   zone: string;
   owner: boolean;
+  /** May ask for reports. */
+  office: boolean;
 }) {
   const asked = query.q !== "" || query.state !== null || query.year !== null;
   return (
     <Box>
-      <PageHead title="Letters" facts={letters.length === 0 ? "" : shown(letters, older || query.page > 1, owner)} />
+      <PageHead
+        title="Letters"
+        facts={letters.length === 0 ? "" : shown(letters, older || query.page > 1, owner)}
+        actions={office && <AppLink href="/letters/reports">Reports</AppLink>}
+      />
       {(asked || years.length > 0) && <Ask query={query} years={years} owner={owner} />}
       {letters.length === 0 ? (
         <Box mt="24px" color="soft" maxW="60ch">

@@ -16,6 +16,7 @@ interface LetterViewProps {
     readonly sentAt: Date | null;
     readonly openedAt: Date | null;
     readonly sendError: string | null;
+    readonly returnedAt: Date | null;
     readonly revokedAt: Date | null;
   };
   readonly token: string;
@@ -49,7 +50,7 @@ export function LetterView({ letter, token, leantOn, words, beingSet, zone, owne
             {!owner && letter.queuedAt && letter.queuedAt.getTime() > Date.now() && (
               <CallBackButton letterId={letter.id} />
             )}
-            {!owner && !letter.queuedAt && !beingSet && <SendButton letterId={letter.id} />}
+            {!owner && (!letter.queuedAt || letter.returnedAt) && !beingSet && <SendButton letterId={letter.id} />}
           </>
         }
       />

@@ -67,6 +67,7 @@ export function LetterWording({
         <EditLetter
           letterId={letterId}
           text={words.text}
+          pictures={words.pictures}
           was={words.editedAt?.toISOString() ?? null}
           onDone={() => setOpen(false)}
         />

@@ -4,7 +4,8 @@ import { z } from "zod";
 import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { decidePhrase, EditLetterSchema, editLetter, PhraseSchema } from "@/data/letters/edit";
-import { callBackLetter, queueLetter, setRevoked } from "@/data/letters/letters";
+import { setRevoked } from "@/data/letters/letters";
+import { callBackLetter, queueLetter } from "@/data/letters/mail";
 
 /** Queues a letter for its client. */
 export const sendLetterAction = defineAction({
@@ -38,7 +39,7 @@ export const editLetterAction = defineAction({
   name: "letters.edit",
   roles: STAFF,
   input: EditLetterSchema,
-  foreign: (ids) => ({ letterId: ids.letterId, was: null, greeting: "x", tanks: [], close: "x" }),
+  foreign: (ids) => ({ letterId: ids.letterId, was: null, greeting: "x", tanks: [], close: "x", photos: [] }),
   run: (scope, input) => editLetter(scope, input, new Date()),
 });
 

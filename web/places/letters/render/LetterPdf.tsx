@@ -1,70 +1,11 @@
-import { createRequire } from "node:module";
 import type { LetterContent, LetterReading, LetterTank } from "@keel-round/core/letter";
-import { Circle, Document, Font, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View } from "@react-pdf/renderer";
+import { Circle, Document, Image, Line, Page, Rect, Svg, Text, View } from "@react-pdf/renderer";
+import type { PaperImages } from "@/data/letters/images";
 import { stripPlaces } from "@/kit/markup/bandStrip";
-import { INK, TILT, TONE } from "@/kit/markup/ink";
-import { letterSections } from "./sections";
-
-// Full typefaces: the subset ones turn a missing letter into another one without a word.
-const { resolve } = createRequire(import.meta.url);
-Font.register({
-  family: "AHN",
-  fonts: [
-    {
-      src: resolve("@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"),
-      fontWeight: 400,
-    },
-    {
-      src: resolve(
-        "@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf",
-      ),
-      fontWeight: 600,
-    },
-  ],
-});
-Font.register({
-  family: "AHM",
-  src: resolve("@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
-});
-Font.registerHyphenationCallback((word) => [word]);
-
-const styles = StyleSheet.create({
-  page: {
-    fontFamily: "AHN",
-    fontSize: 10,
-    lineHeight: 1.4,
-    color: INK.ink,
-    backgroundColor: "#FFFFFF",
-    paddingVertical: 40,
-    paddingHorizontal: 52,
-  },
-  head: {
-    flexDirection: "row",
-    justifyContent: "space-between",
-    borderBottomWidth: 1.4,
-    borderColor: INK.ink,
-    paddingBottom: 6,
-  },
-  h1: { fontSize: 18, fontWeight: 600, lineHeight: 1.2 },
-  h2: {
-    fontSize: 10,
-    fontWeight: 600,
-    marginTop: 10,
-    borderBottomWidth: 0.7,
-    borderColor: INK.ruleStrong,
-    paddingBottom: 2,
-  },
-  row: {
-    flexDirection: "row",
-    alignItems: "center",
-    borderBottomWidth: 0.5,
-    borderColor: INK.rule,
-    paddingVertical: 2.5,
-  },
-});
-
-/** Thin and fixed spaces are not in the typeface and would come out as other letters. */
-const plain = (text: string) => text.replaceAll("\u202f", " ").replaceAll("\u00a0", " ");
+import { INK, TONE } from "@/kit/markup/ink";
+import { PdfKeel } from "@/kit/markup/PdfKeel";
+import { plain, styles } from "@/kit/markup/pdf";
+import { letterSections, titleOf } from "./sections";
 
 function Strip({ reading }: { reading: LetterReading }) {
   const at = stripPlaces(reading);
@@ -81,17 +22,11 @@ function Strip({ reading }: { reading: LetterReading }) {
   );
 }
 
-function Tank({ tank }: { tank: LetterTank }) {
-  const colour = TONE[tank.condition.state];
+function Tank({ tank, content }: { tank: LetterTank; content: LetterContent }) {
   return (
     <View style={{ marginTop: 14 }}>
       <View style={{ flexDirection: "row", alignItems: "center" }}>
-        <Svg width={26} height={16} viewBox="0 0 26 16" style={{ marginRight: 6 }}>
-          <G transform={`rotate(${TILT[tank.condition.state]}, 13, 7)`}>
-            <Path d="M2.5 7 H23.5" stroke={colour} strokeWidth={2.2} />
-            <Path d="M10 7 L13 12.5 L16 7 Z" fill={colour} />
-          </G>
-        </Svg>
+        <PdfKeel state={tank.condition.state} />
         <Text style={styles.h1}>{plain(tank.heading)}</Text>
       </View>
       {tank.body.map((paragraph) => (
@@ -99,7 +34,7 @@ function Tank({ tank }: { tank: LetterTank }) {
           {plain(paragraph)}
         </Text>
       ))}
-      {tank.measured.length > 0 ? <Text style={styles.h2}>Measured</Text> : null}
+      {tank.measured.length > 0 ? <Text style={styles.h2}>{titleOf("measured", content)}</Text> : null}
       {tank.measured.map((m) => (
         <View key={m.parameter} style={styles.row}>
           <Text style={{ width: 92 }}>{m.label}</Text>
@@ -108,7 +43,7 @@ function Tank({ tank }: { tank: LetterTank }) {
           <Text style={{ flex: 1, paddingLeft: 12, color: INK.soft }}>{plain(m.note)}</Text>
         </View>
       ))}
-      {letterSections(tank).map(({ title, lines }) => (
+      {letterSections(tank, content).map(({ title, lines }) => (
         <View key={title}>
           <Text style={styles.h2}>{title}</Text>
           {lines.map((line) => (
@@ -123,20 +58,37 @@ function Tank({ tank }: { tank: LetterTank }) {
 }
 
 /** The letter as an A4 page. */
-export function LetterPdf({ content }: { content: LetterContent }) {
+export function LetterPdf({ content, images }: { content: LetterContent; images: PaperImages }) {
   return (
-    <Document title={`${content.siteName}, ${content.date}`} author={content.business}>
+    <Document
+      language={content.locale ?? "en"}
+      title={`${content.siteName}, ${content.date}`}
+      author={content.business}
+    >
       <Page size="A4" style={styles.page}>
         <View style={{ ...styles.head, ...(content.colour ? { borderColor: content.colour } : {}) }}>
-          <Text style={{ fontWeight: 600, ...(content.colour ? { color: content.colour } : {}) }}>
-            {content.business}
-          </Text>
+          <View style={{ flexDirection: "row", alignItems: "center" }}>
+            {images.mark ? <Image src={images.mark} style={{ height: 20, marginRight: 7 }} /> : null}
+            <Text style={{ fontWeight: 600, ...(content.colour ? { color: content.colour } : {}) }}>
+              {content.business}
+            </Text>
+          </View>
           <Text style={{ color: INK.soft }}>{content.date}</Text>
         </View>
         <Text style={{ marginTop: 14 }}>{plain(content.greeting)}</Text>
         {content.tanks.map((tank) => (
-          <Tank key={tank.name} tank={tank} />
+          <Tank key={tank.name} tank={tank} content={content} />
         ))}
+        <View style={{ flexDirection: "row", marginTop: 10 }}>
+          {(content.photos ?? []).map(({ photoId, caption }) =>
+            images.photos[photoId] ? (
+              <View key={photoId} style={{ width: 236, marginRight: 12 }} wrap={false}>
+                <Image src={images.photos[photoId]} />
+                <Text style={{ fontSize: 9, color: INK.soft, marginTop: 2 }}>{plain(caption)}</Text>
+              </View>
+            ) : null,
+          )}
+        </View>
         <Text style={{ marginTop: 16 }}>{plain(content.close)}</Text>
         <Text style={{ marginTop: 8 }}>{content.signedBy}</Text>
       </Page>

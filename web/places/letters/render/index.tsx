@@ -2,6 +2,8 @@ import type { LetterContent } from "@keel-round/core/letter";
 import { inSentence } from "@keel-round/core/text";
 import { renderToBuffer } from "@react-pdf/renderer";
 import { renderToStaticMarkup } from "react-dom/server";
+import type { PaperImages } from "@/data/letters/images";
+import { plain } from "@/kit/markup/pdf";
 import { LetterPage } from "./LetterPage";
 import { LetterPdf } from "./LetterPdf";
 import { letterSections } from "./sections";
@@ -9,14 +11,17 @@ import { letterSections } from "./sections";
 /** A letter in the three forms it is kept and sent in. */
 export async function renderLetter(
   content: LetterContent,
+  images: PaperImages,
 ): Promise<{ subject: string; html: string; plain: string; pdf: Buffer }> {
-  return {
-    subject: subjectOf(content),
-    html: `<!doctype html>${renderToStaticMarkup(<LetterPage content={content} />)}`,
-    plain: plainLetter(content),
-    pdf: await renderToBuffer(<LetterPdf content={content} />),
-  };
+  return { ...renderLetterPage(content, images), pdf: await renderLetterPdf(content, images) };
 }
+
+/** The page of a letter, and its plain text. */
+export const renderLetterPage = (content: LetterContent, images: PaperImages) => ({
+  subject: subjectOf(content),
+  html: `<!doctype html>${renderToStaticMarkup(<LetterPage content={content} images={images} />)}`,
+  plain: plainLetter(content),
+});
 
 /** The mail's subject: the answer of each tank, without a full stop. */
 function subjectOf({ siteName, tanks }: LetterContent): string {
@@ -30,11 +35,13 @@ function plainLetter(content: LetterContent): string {
       tank.heading,
       ...tank.body,
       ...tank.measured.map((m) => `${m.label}: ${m.shown}, ${m.note}`),
-      ...letterSections(tank).map((s) => `${s.title}\n${s.lines.join("\n")}`),
+      ...letterSections(tank, content).map((s) => `${s.title}\n${s.lines.join("\n")}`),
     ].join("\n\n"),
   );
-  return [content.greeting, ...tanks, content.close, content.signedBy]
-    .join("\n\n")
-    .replaceAll("\u202f", " ")
-    .replaceAll("\u00a0", " ");
+  const photos = (content.photos ?? []).map((p) => p.caption).filter((caption) => caption !== "");
+  return plain([content.greeting, ...tanks, ...photos, content.close, content.signedBy].join("\n\n"));
 }
+
+/** The PDF alone, of a letter that was never mailed with one. */
+export const renderLetterPdf = (content: LetterContent, images: PaperImages): Promise<Buffer> =>
+  renderToBuffer(<LetterPdf content={content} images={images} />);

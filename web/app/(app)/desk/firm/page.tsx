@@ -5,6 +5,7 @@ import { listHolidays } from "@/data/firm/holidays";
 import { firmMap } from "@/data/firm/map";
 import { firmVoice } from "@/data/firm/voice";
 import { firmWeights } from "@/data/firm/weights";
+import { firmMark } from "@/data/letters/images";
 import { FirmPage } from "@/places/desk/FirmPage";
 
 export default async function FirmSettings() {
@@ -17,6 +18,7 @@ export default async function FirmSettings() {
       holidays={holidays}
       weights={weights}
       voice={await firmVoice(scope)}
+      mark={await firmMark(scope.businessId)}
       hasMap={(await firmMap(scope)) !== null}
       {...(await loadFirm(scope))}
     />

@@ -1,6 +1,7 @@
 import { orNotFound, pageScope } from "@/data/access/pageScope";
 import { letterWords } from "@/data/letters/edit";
-import { findLetter, isBeingSet, letterToken } from "@/data/letters/letters";
+import { findLetter, letterToken } from "@/data/letters/letters";
+import { isBeingSet } from "@/data/letters/mail";
 import { letterLeantOn } from "@/data/tanks/corrected";
 import { LetterView } from "@/places/letters/LetterView";
 

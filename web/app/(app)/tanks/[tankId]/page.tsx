@@ -21,7 +21,7 @@ import { loadTank, type TankSheet as Sheet } from "@/data/tanks/tanks";
 import { loadTrend } from "@/data/tanks/trend";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
 import { WithOwner } from "@/places/owner/WithOwner";
-import { archivePhotoAction } from "@/places/tanks/actions";
+import { archivePhotoAction, photoUseAction } from "@/places/tanks/actions";
 import { TABS, type Tab, type TabData, TankSheet } from "@/places/tanks/TankSheet";
 
 /** What the open tab shows beside the sheet itself. */
@@ -134,6 +134,7 @@ export default async function TankPage({
               restore: restoreAction,
               animalEvent: animalEventAction,
               archivePhoto: archivePhotoAction,
+              photoUse: photoUseAction,
             }
       }
     />

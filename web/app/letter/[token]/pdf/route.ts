@@ -1,6 +1,18 @@
 import { definePublicRoute } from "@/data/access/define";
-import { letterByToken } from "@/data/letters/letters";
+import { paperImages } from "@/data/letters/images";
+import { keepPdf, letterByToken } from "@/data/letters/letters";
+import type { letter } from "@/data/schema";
 import { letterHeaders, noSuchLetter } from "@/places/letters/headers";
+
+/** Sets the PDF of a letter that was never mailed with one, and keeps it. */
+async function pdfOf({ id, businessId, content }: typeof letter.$inferSelect): Promise<Buffer | null> {
+  if (!content) return null;
+  // Next takes no static markup into a route but by a dynamic import.
+  const { renderLetterPdf } = await import("@/places/letters/render");
+  const pdf = await renderLetterPdf(content, await paperImages(businessId, content));
+  await keepPdf(id, pdf);
+  return pdf;
+}
 
 export const GET = definePublicRoute(
   "letter.pdf",
@@ -8,7 +20,9 @@ export const GET = definePublicRoute(
   async (_request: Request, { params }: { params: Promise<{ token: string }> }) => {
     const letter = await letterByToken((await params).token);
     if (!letter) return noSuchLetter();
-    return new Response(new Uint8Array(letter.pdf), {
+    const pdf = letter.pdf ?? (await pdfOf(letter));
+    if (!pdf) return noSuchLetter();
+    return new Response(new Uint8Array(pdf), {
       headers: { ...letterHeaders("application/pdf"), "content-disposition": 'inline; filename="letter.pdf"' },
     });
   },
