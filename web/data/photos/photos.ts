@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import type { LastPhoto, PhotoSpot } from "@keel-round/core/visit";
 import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import sharp from "sharp";
+import { z } from "zod";
 import { notFound, Refused } from "../access/define";
 import type { Scope } from "../access/scope";
 import { clientsInSight, inSight, requireVisit } from "../access/sight";
@@ -164,6 +165,8 @@ export interface TankPhoto {
   readonly spotId: string;
   /** What a finding said, or the name of a group of animals; null where that is not kept any more. */
   readonly of: string | null;
+  /** Who agreed that it is shown to others, and when. */
+  readonly agreed: { readonly by: string; readonly on: string } | null;
 }
 
 const MOST_PHOTOS = 200;
@@ -175,7 +178,7 @@ export async function photosOf(scope: Scope, tankId: string): Promise<TankPhoto[
     .select({
       ...{ id: photo.id, onDate: photo.onDate, at: photo.at, note: photo.note, width: photo.width },
       ...{ height: photo.height, by: person.name, spot: photo.spot, spotId: photo.spotId },
-      ...{ finding: finding.text, animal: animal.name },
+      ...{ finding: finding.text, animal: animal.name, agreedBy: photo.useAgreedBy, agreedOn: photo.useAgreedOn },
     })
     .from(photo)
     .innerJoin(person, and(eq(person.businessId, photo.businessId), eq(person.id, photo.personId)))
@@ -184,7 +187,11 @@ export async function photosOf(scope: Scope, tankId: string): Promise<TankPhoto[
     .where(and(eq(photo.businessId, scope.businessId), eq(photo.tankId, tankId), isNull(photo.archivedAt)))
     .orderBy(desc(photo.onDate), desc(photo.at))
     .limit(MOST_PHOTOS);
-  return rows.map(({ finding: text, animal: name, ...p }) => ({ ...p, of: text ?? name }));
+  return rows.map(({ finding: text, animal: name, agreedBy, agreedOn, ...p }) => ({
+    ...p,
+    of: text ?? name,
+    agreed: agreedBy && agreedOn ? { by: agreedBy, on: agreedOn } : null,
+  }));
 }
 
 /** The id of what a picture of a kind shows: a step's is no id of a row. */
@@ -218,6 +225,35 @@ export async function photoFile(scope: Scope, photoId: string, size: PhotoSize):
 
 /** Puts a picture into the archive, or brings it back. The file stays. */
 export async function archivePhoto(scope: Scope, photoId: string, archived: boolean, now: Date): Promise<void> {
+  await requirePhoto(scope, photoId);
+  await db()
+    .update(photo)
+    .set({ archivedAt: archived ? now : null })
+    .where(eq(photo.id, photoId));
+}
+
+/** What an owner said of a picture of their tank: that it may be shown to others, or that it may not any more. */
+export const PhotoUseSchema = z.object({
+  photoId: z.uuid("Reload the sheet and try again."),
+  /** Who agreed; null takes it back. */
+  by: z.string().trim().min(1, "Say who agreed.").max(120, "Enter at most 120 characters.").nullable(),
+});
+
+/** Keeps who agreed that a picture is shown to others, and on which day they were asked. */
+export async function agreeToUse(
+  scope: Scope,
+  { photoId, by }: z.infer<typeof PhotoUseSchema>,
+  today: string,
+): Promise<void> {
+  await requirePhoto(scope, photoId);
+  await db()
+    .update(photo)
+    .set({ useAgreedBy: by, useAgreedOn: by === null ? null : today })
+    .where(eq(photo.id, photoId));
+}
+
+/** A picture of a tank of the scope, for those who work there. */
+async function requirePhoto(scope: Scope, photoId: string): Promise<void> {
   if (scope.role === "tankOwner") throw notFound("photo");
   const [row] = await db()
     .select({ tankId: photo.tankId })
@@ -225,8 +261,4 @@ export async function archivePhoto(scope: Scope, photoId: string, archived: bool
     .where(and(eq(photo.businessId, scope.businessId), eq(photo.id, photoId)));
   if (!row) throw notFound("photo");
   await requireTank(scope, row.tankId);
-  await db()
-    .update(photo)
-    .set({ archivedAt: archived ? now : null })
-    .where(eq(photo.id, photoId));
 }

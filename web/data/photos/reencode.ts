@@ -17,22 +17,30 @@ const PATIENCE_MS = 20_000;
 const AT_ONCE = 2;
 const MEMORY_MB = 512;
 
-/** A picture as JPEG, with its size in pixels. */
+/** A picture as JPEG or PNG, with its size in pixels. */
 export interface Encoded {
   readonly bytes: Buffer;
   readonly width: number;
   readonly height: number;
 }
 
+/** How a picture is made anew. */
+interface Making {
+  /** The longer side at most, pixels; a smaller picture is not made larger. */
+  readonly side: number;
+  readonly quality: number;
+  readonly as?: "jpeg" | "png";
+  readonly patienceMs?: number;
+}
+
 /**
- * Makes a JPEG of a picture, upright, without where and with what it was taken, in a process of its own.
+ * Makes a JPEG or PNG of a picture, upright, without where and with what it was taken, in a process of its own.
  *
- * @param side the longer side at most, pixels; a smaller picture is not made larger
  * @throws a refusal that says what to send instead.
  */
 export async function reencode(
   bytes: Uint8Array,
-  { side, quality, patienceMs = PATIENCE_MS }: { side: number; quality: number; patienceMs?: number },
+  { side, quality, as = "jpeg", patienceMs = PATIENCE_MS }: Making,
 ): Promise<Encoded> {
   const type = (await fileTypeFromBuffer(bytes))?.mime ?? "";
   if (FROM_APPLE.includes(type))
@@ -42,7 +50,7 @@ export async function reencode(
       "This is a HEIC picture, which few programs can read. Let the phone send it as JPEG: choose “most compatible” in its camera settings.",
     );
   if (!TAKEN.includes(type)) throw notPhoto();
-  return turn(() => encoded(bytes, side, quality, patienceMs));
+  return turn(() => encoded(bytes, { side, quality, as, patienceMs }));
 }
 
 const notPhoto = () =>
@@ -61,9 +69,9 @@ function program(): string {
   return found;
 }
 
-function encoded(bytes: Uint8Array, side: number, quality: number, patienceMs: number): Promise<Encoded> {
+function encoded(bytes: Uint8Array, { side, quality, as, patienceMs }: Required<Making>): Promise<Encoded> {
   return new Promise((resolve, reject) => {
-    const options = JSON.stringify({ side, quality, pixels: PHOTO_LIMITS.pixels });
+    const options = JSON.stringify({ side, quality, as, pixels: PHOTO_LIMITS.pixels });
     const child = spawn(process.execPath, [`--max-old-space-size=${MEMORY_MB}`, program(), options], {
       stdio: ["pipe", "pipe", "pipe"],
       timeout: patienceMs,

@@ -27,6 +27,7 @@ import type { AnimalEventAction } from "./sheet/AnimalEvent";
 import { AnimalsTab } from "./sheet/AnimalsTab";
 import { EquipmentTab } from "./sheet/EquipmentTab";
 import { HistoryTab } from "./sheet/HistoryTab";
+import type { AgreeAction } from "./sheet/photos/OnePhoto";
 import { type ArchivePhotoAction, PhotosTab } from "./sheet/photos/PhotosTab";
 import { ProgrammeTab } from "./sheet/programme/ProgrammeTab";
 import { ReadingsTab } from "./sheet/ReadingsTab";
@@ -39,6 +40,7 @@ export interface SheetActions {
   readonly restore: RestoreAction;
   readonly animalEvent: AnimalEventAction;
   readonly archivePhoto: ArchivePhotoAction;
+  readonly photoUse: AgreeAction;
 }
 
 /** What only some tabs show; loaded for the one that is open. */
@@ -170,6 +172,7 @@ export function TankSheet({
           tankName={row.name}
           photos={data.photos ?? []}
           archive={actions ? actions.archivePhoto : null}
+          agree={actions ? actions.photoUse : null}
         />
       )}
       {tab === "history" && (

@@ -5,7 +5,7 @@ import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
 import { QuickStartSchema, startTank } from "@/data/desk/newTank";
-import { archivePhoto } from "@/data/photos/photos";
+import { agreeToUse, archivePhoto, PhotoUseSchema } from "@/data/photos/photos";
 import { PinSchema, pinJob } from "@/data/programme/pin";
 import { ProgrammeSchema, saveProgramme } from "@/data/programme/save";
 import { AddReadingsSchema, addReadings, CorrectReadingSchema, correctReading } from "@/data/tanks/addReadings";
@@ -52,6 +52,15 @@ export const archivePhotoAction = defineAction({
   input: z.object({ photoId: z.uuid("Reload the sheet and try again."), archived: z.boolean() }),
   foreign: (ids) => ({ photoId: ids.photoId, archived: true }),
   run: (scope, { photoId, archived }) => archivePhoto(scope, photoId, archived, whenOf(scope).now),
+});
+
+/** Keeps who agreed that a picture is shown to others. */
+export const photoUseAction = defineAction({
+  name: "tanks.photo-use",
+  roles: STAFF,
+  input: PhotoUseSchema,
+  foreign: (ids) => ({ photoId: ids.photoId, by: "x" }),
+  run: (scope, input) => agreeToUse(scope, input, whenOf(scope).today),
 });
 
 /** Adds readings that were taken outside of a visit. */

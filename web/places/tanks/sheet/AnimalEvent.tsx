@@ -14,6 +14,7 @@ export type AnimalEventAction = (input: {
   number: number;
   onDate: string;
   cause: string;
+  remedy: string;
 }) => Promise<
   | { readonly ok: true }
   | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string[]>> }
@@ -56,6 +57,7 @@ export function AnimalEvent({
         number: Number(data.number || Number.NaN),
         onDate: data.onDate ?? "",
         cause: data.cause ?? "",
+        remedy: data.remedy ?? "",
       }),
     );
     if (!answer.ok)
@@ -99,6 +101,11 @@ export function AnimalEvent({
         <Box flex="1" minW="200px">
           <FieldRow label="Cause, of a loss" error={fields.cause?.[0]}>
             <TextInput name="cause" placeholder="jumped, fought, unknown" />
+          </FieldRow>
+        </Box>
+        <Box flex="1" minW="200px">
+          <FieldRow label="Done about it" error={fields.remedy?.[0]}>
+            <TextInput name="remedy" placeholder="a lid was fitted" />
           </FieldRow>
         </Box>
         <Flex gap="8px" pt="21px">

@@ -60,7 +60,8 @@ export function AnimalsTab({
             {events.slice(0, 6).map((e) => (
               <Box key={e.id} pl="58px" fontSize="13.5px" color="soft">
                 {dayLabel(e.onDate)}: {e.number} {KIND[e.kind]}
-                {e.cause && `, ${e.cause}`}; then {e.countAfter}. {e.by}
+                {e.cause && `, ${e.cause}`}
+                {e.remedy && ` (${e.remedy})`}; then {e.countAfter}. {e.by}
               </Box>
             ))}
           </Box>

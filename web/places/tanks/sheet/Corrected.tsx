@@ -29,7 +29,7 @@ export function Corrected({ of, zone }: { of: readonly CorrectedReading[]; zone:
   );
 }
 
-const days = (on: readonly string[]) => andList(on.map(sayDay));
+const days = (on: readonly string[]) => andList(on.map((day) => sayDay(day)));
 
 /** What leaned on the old figure; null where nothing did. */
 function leaned({ visitsOn, lettersOn }: CorrectedReading): string | null {

@@ -10,7 +10,7 @@ afterEach(cleanup);
 
 const photo = (id: string, onDate: string, change: Partial<TankPhoto> = {}): TankPhoto => ({
   ...{ id, onDate, at: new Date(`${onDate}T09:00:00Z`), note: "", width: 300, height: 200, by: "Ines Calder" },
-  ...{ spot: "tank", spotId: "", of: null },
+  ...{ spot: "tank", spotId: "", of: null, agreed: null },
   ...change,
 });
 const whole = [photo("d", "2026-11-24"), photo("c", "2026-11-03"), photo("b", "2026-10-02"), photo("a", "2026-08-20")];

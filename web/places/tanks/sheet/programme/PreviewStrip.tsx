@@ -18,7 +18,10 @@ export function PreviewStrip({ preview, visits }: { preview: Preview; visits: re
   const [first, last] = [visits[0] ?? "", visits.at(-1) ?? ""];
   const x = (on: string) => 4 + (daysBetween(first, on) / Math.max(1, daysBetween(first, last))) * (WIDTH - 8);
   const { on, late } = preview;
-  const named = on.slice(0, MOST_NAMED).map(sayDay).join(", ");
+  const named = on
+    .slice(0, MOST_NAMED)
+    .map((day) => sayDay(day))
+    .join(", ");
   const words =
     on.length === 0
       ? "No visit of the coming year takes it."
