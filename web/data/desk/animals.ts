@@ -18,6 +18,8 @@ export const AnimalEventSchema = z
     number: z.number("Enter how many.").int("Animals are counted in whole ones.").min(0).max(100_000),
     onDate: z.iso.date("That day does not exist."),
     cause: z.string().trim().max(190),
+    /** What was done about a loss. */
+    remedy: z.string().trim().max(190).optional(),
   })
   .refine((e) => e.kind === "counted" || e.number > 0, { path: ["number"], message: "Enter how many." })
   .refine((e) => e.kind !== "lost" || e.cause !== "", {
@@ -55,7 +57,7 @@ export async function recordAnimalEvent(
       countBefore: row.count,
       countAfter: count,
       visitId: null,
-      cause: event.cause,
+      ...{ cause: event.cause, remedy: event.remedy ?? "" },
       at: now,
     });
     await tx

@@ -17,6 +17,7 @@ const LINES = 20;
 const BESIDE: Readonly<Record<string, { readonly label: string; readonly unit: string }>> = {
   holidays: { label: "Public holidays", unit: "" },
   map: { label: "Map", unit: "" },
+  mark: { label: "Mark above letters", unit: "" },
   weights: { label: "What a settled round is weighed by", unit: "" },
   letters: { label: "How letters speak and leave", unit: "" },
 };

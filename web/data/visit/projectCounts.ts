@@ -88,6 +88,7 @@ function eventsOf(
     countBefore: null,
     countAfter: 0,
     cause,
+    remedy: "",
     at: new Date(Date.parse(at) + afterMs),
   });
   return [...(dead > 0 ? [event("lost", dead, "found dead at the visit", 0)] : []), event("counted", seen, "", 1)];

@@ -11,6 +11,7 @@ import { DeskNav } from "./DeskNav";
 import { FirmForm } from "./FirmForm";
 import { Holidays } from "./Holidays";
 import { MapForm } from "./MapForm";
+import { MarkForm } from "./MarkForm";
 import { VoiceForm } from "./VoiceForm";
 import { WeightsForm } from "./WeightsForm";
 
@@ -21,6 +22,7 @@ export function FirmPage({
   holidays,
   weights,
   voice,
+  mark,
   hasMap,
   history,
 }: {
@@ -29,6 +31,8 @@ export function FirmPage({
   holidays: readonly { readonly on: string; readonly name: string }[];
   weights: Partial<Weights>;
   voice: FirmVoice;
+  /** As a data address; null of a firm without one. */
+  mark: string | null;
   hasMap: boolean;
   history: readonly FirmChange[];
 }) {
@@ -39,6 +43,7 @@ export function FirmPage({
       <FirmForm firm={firm} units={scope.units} />
       <Box mt="30px" maxW="760px">
         <SubHead>Letters to owners</SubHead>
+        <MarkForm mark={mark} />
         <VoiceForm of={voice} />
       </Box>
       <Box mt="30px" maxW="760px">

@@ -16,6 +16,7 @@ const WHAT: Readonly<Record<GivenUp["kind"], string>> = {
   told: "Mailing the firm what an owner told",
   ring: "Ringing a phone when a clock ended",
   entry: "Mailing a way in",
+  report: "Making reports",
   "import-check": "Checking a file",
   "import-apply": "Bringing a file in",
 };

@@ -35,6 +35,9 @@ export function SiteLogSheet({
           <QuietButton asChild>
             <a href={`/api/export/site-log?${new URLSearchParams({ site: siteId, from, to })}`}>CSV</a>
           </QuietButton>
+          <QuietButton asChild>
+            <a href={`/api/export/site-log?${new URLSearchParams({ site: siteId, from, to, pdf: "" })}`}>PDF</a>
+          </QuietButton>
         </Flex>
         <Problem says={wrong} mt="8px" />
       </Form>

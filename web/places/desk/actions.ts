@@ -27,6 +27,7 @@ import {
   removeHolidays,
 } from "@/data/firm/holidays";
 import { MapSchema, saveMap } from "@/data/firm/map";
+import { MarkSchema, saveMark } from "@/data/firm/mark";
 import { saveVoice, VoiceSchema } from "@/data/firm/voice";
 import { saveWeights, WeightsSchema } from "@/data/firm/weights";
 
@@ -137,9 +138,17 @@ export const animalEventAction = defineAction({
     kind: "added" as const,
     number: 1,
     onDate: "2026-01-01",
-    cause: "",
+    ...{ cause: "", remedy: "" },
   }),
   run: (scope, input) => recordAnimalEvent(scope, input, whenOf(scope)),
+});
+
+/** Sets the firm's mark above its letters, or takes it away. */
+export const saveMarkAction = defineAction({
+  name: "desk.mark",
+  roles: ["office"],
+  input: MarkSchema,
+  run: (scope, input) => saveMark(scope, input, whenOf(scope)),
 });
 
 /** Sets the firm's map, or takes it away. */
