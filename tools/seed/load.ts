@@ -29,6 +29,7 @@ import { equipmentOf } from "./equipment.ts";
 import { fillers } from "./fillers.ts";
 import { liveThrough } from "./history.ts";
 import { demoHours } from "./hours.ts";
+import { writeYear } from "./letters.ts";
 import logins from "./logins.json" with { type: "json" };
 import { addOwner } from "./owner.ts";
 import { addPhotos } from "./photos.ts";
@@ -182,6 +183,7 @@ export async function loadDemo(
   await refreshPaces(businessId);
   await refreshStatus(db(), businessId, tankIds, today);
   await walkLastVisits(businessId, WALKED, today, now);
+  await writeYear(businessId, [...new Set(stories(day).map((s) => s.site))], today);
   return { businessId, today };
 }
 

@@ -144,7 +144,7 @@ describe("letters", () => {
     const [v] = await visitsOf(businessId, "Ilves Dental", today);
     const content = v && (await letterContent(businessId, v.stopId));
     if (!content) throw new Error("No letter");
-    const rendered = await renderLetter(content);
+    const rendered = await renderLetter(content, { mark: null, photos: {} });
     expect(rendered.html).not.toMatch(/<script|onload=|javascript:/i);
     const { spawnSync } = await import("node:child_process");
     const text = spawnSync("pdftotext", ["-layout", "-", "-"], { input: rendered.pdf, encoding: "utf8" });

@@ -29,6 +29,7 @@ export interface ForeignIds {
   readonly roadId: string;
   readonly requestId: string;
   readonly proposalId: string;
+  readonly runId: string;
 }
 
 /** What is outside the person's business does not exist for them. */

@@ -21,6 +21,7 @@ import {
   person,
   photo,
   proposal,
+  reportRun,
   road,
 } from "../schema";
 import { moveStop } from "../series/stops";
@@ -111,7 +112,13 @@ beforeAll(async () => {
   await db()
     .insert(road)
     .values({ id: roadId, businessId, fromId: businessId, toId: site.rows[0]?.id ?? "", learntMinutes: 9, drives: 3 });
-  const [requestId, proposalId] = [newId(), newId()];
+  const [requestId, proposalId, runId] = [newId(), newId(), newId()];
+  await db()
+    .insert(reportRun)
+    .values({
+      ...{ id: runId, businessId, personId: someone.id, kind: "year", fromOn: "2025-01-01", untilOn: "2025-12-31" },
+      ...{ state: "making", at, html: "<p>x</p>", pdf: Buffer.from("x") },
+    });
   await db()
     .insert(dayRequest)
     .values({ id: requestId, businessId, stopId: v.stopId, personId: someone.id, insteadOf: v.on, at });
@@ -141,6 +148,7 @@ beforeAll(async () => {
     roadId,
     requestId,
     proposalId,
+    runId,
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -207,6 +215,9 @@ describe("the registry", () => {
       "people.work",
       "photos.add",
       "photos.file",
+      "reports.cancel",
+      "reports.firm",
+      "reports.progress",
       "rings.set",
       "roads.decide",
       "round.add-stop",
@@ -221,6 +232,7 @@ describe("the registry", () => {
       "tanks.add-readings",
       "tanks.archive-photo",
       "tanks.correct-reading",
+      "tanks.photo-use",
       "tanks.pin-job",
       "tanks.save-programme",
       "tanks.start",
@@ -261,6 +273,7 @@ describe("the registry", () => {
       "desk.holidays-read",
       "desk.holidays-remove",
       "desk.map",
+      "desk.mark",
       "desk.voice",
       "desk.weights",
       "files.export",
@@ -276,6 +289,7 @@ describe("the registry", () => {
       "owner.leave",
       "push.key",
       "push.subscribe",
+      "reports.ask",
       "rings.drop",
       "roads.clear",
       "roads.read",
@@ -313,6 +327,7 @@ describe("the registry", () => {
       "desk.holidays-read",
       "desk.holidays-remove",
       "desk.map",
+      "desk.mark",
       "desk.new-client",
       "desk.set-codes",
       "desk.try-again",
@@ -333,6 +348,10 @@ describe("the registry", () => {
       "people.mail-again",
       "people.role",
       "people.work",
+      "reports.ask",
+      "reports.cancel",
+      "reports.firm",
+      "reports.progress",
       "upkeep.lay",
     ]);
     // Whatever a technician may, a lead may too.

@@ -120,6 +120,7 @@ export async function letterLeantOn(
   scope: Pick<Scope, "businessId" | "units">,
   { stopId, createdAt }: Pick<typeof letter.$inferSelect, "stopId" | "createdAt">,
 ): Promise<string[]> {
+  if (!stopId) return [];
   const tanks = await db()
     .select({ id: visit.tankId })
     .from(visit)

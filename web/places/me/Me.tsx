@@ -12,8 +12,10 @@ import { Dd, Dl, Dt } from "@/kit/elements";
 import { Kbd } from "@/kit/shell/Kbd";
 import { saveUnitsAction } from "./actions";
 
+type Chosen = Omit<UnitPreference, "locale">;
+
 const OPTIONS: {
-  readonly [K in keyof UnitPreference]-?: { readonly label: string; readonly values: readonly UnitPreference[K][] };
+  readonly [K in keyof Chosen]-?: { readonly label: string; readonly values: readonly UnitPreference[K][] };
 } = {
   volume: { label: "Volume", values: ["L", "US gal", "imp gal"] },
   length: { label: "Length", values: ["cm", "in"] },
@@ -59,7 +61,7 @@ export function Me({
     setMounted(true);
     void pendingCount().then(setWaiting);
   }, []);
-  const save = async (field: keyof UnitPreference, value: string) => {
+  const save = async (field: keyof Chosen, value: string) => {
     const next = { ...chosen, [field]: value };
     setChosen(next);
     setMessage(null);

@@ -1,0 +1,182 @@
+import { addDays } from "@keel-round/core/calendar";
+import { conditionOf, type PlanInput, programmeOn } from "@keel-round/core/given";
+import { letterFor, wordingAfter } from "@keel-round/core/letter";
+import { testOf } from "@keel-round/core/steps";
+import { METRIC, type Parameter } from "@keel-round/core/units";
+import { type VisitOp, visitState } from "@keel-round/core/visit";
+import { and, asc, eq, gte, inArray, lt } from "drizzle-orm";
+import { db } from "@/data/database/connection";
+import { groupBy } from "@/data/database/groupBy";
+import { newId } from "@/data/database/ids";
+import { writeEntries } from "@/data/find/entries";
+import { addressed, letterTokenHash } from "@/data/letters/letters";
+import { loadPlanInputs } from "@/data/plan/planInputs";
+import * as t from "@/data/schema";
+import { renderLetterPage } from "@/places/letters/render";
+import { Rows } from "./rows.ts";
+import { walkThrough } from "./walkThrough.ts";
+
+const YEAR_DAYS = 365;
+const MINUTE_MS = 60_000;
+/** The last ones wait to be read. */
+const TO_READ = 2;
+
+/** What a visit of the year left in the log. */
+interface Logged {
+  readonly readings: ReadonlyMap<string, typeof t.reading.$inferSelect>;
+  readonly changedL: number;
+  readonly done: ReadonlySet<string>;
+  readonly left: ReadonlyMap<string, string>;
+}
+
+/** The operations of a visit as they must have been for its rows to be what they are: nothing that no row says. */
+function opsOf(input: PlanInput, startMs: number, log: Logged) {
+  const { plan, ops } = walkThrough(input, startMs, (p) => log.readings.get(p)?.value ?? 0);
+  const steps = new Map(plan.steps.map((s) => [s.id, s]));
+  const kept = ops.flatMap((op): VisitOp[] => {
+    const { body } = op;
+    switch (body.type) {
+      case "reading": {
+        const row = log.readings.get(body.parameter);
+        return row ? [{ ...op, body: { ...body, text: row.entered, unit: row.unit, method: row.method } }] : [];
+      }
+      case "litres":
+        return log.changedL > 0 ? [{ ...op, body: { type: "litres", outL: log.changedL, inL: log.changedL } }] : [];
+      case "tick": {
+        const step = steps.get(body.step);
+        if (!step) return [];
+        const test = testOf(step);
+        if (test) return log.readings.has(test) ? [op] : [];
+        if (!step.task) return [op];
+        if (log.done.has(step.task)) return [op];
+        const reason = log.left.get(step.task);
+        return reason ? [{ ...op, body: { type: "skip", step: step.id, reason } }] : [];
+      }
+      case "count":
+      case "dose":
+      case "resolve":
+        return [];
+      default:
+        return [op];
+    }
+  });
+  return { plan, state: visitState(kept) };
+}
+
+/**
+ * Letters of the visits of the last year, as they left the firm: made by the program itself from what was logged, sent half an
+ * hour after the visit. Their PDFs are set when somebody asks for them.
+ */
+export async function writeYear(businessId: string, siteNames: readonly string[], today: string): Promise<void> {
+  const q = db();
+  const [firm] = await q.select().from(t.business).where(eq(t.business.id, businessId));
+  if (!firm) throw new Error("There is no business to write letters of.");
+  const visits = await q
+    .select({ visit: t.visit, stop: t.stop, site: t.site, client: t.client, person: t.person })
+    .from(t.visit)
+    .innerJoin(t.stop, eq(t.stop.id, t.visit.stopId))
+    .innerJoin(t.site, eq(t.site.id, t.stop.siteId))
+    .innerJoin(t.client, eq(t.client.id, t.site.clientId))
+    .innerJoin(t.person, eq(t.person.id, t.stop.personId))
+    .where(
+      and(
+        ...[eq(t.visit.businessId, businessId), inArray(t.site.name, [...siteNames]), eq(t.visit.state, "closed")],
+        ...[gte(t.visit.onDate, addDays(today, -YEAR_DAYS)), lt(t.visit.onDate, today)],
+      ),
+    )
+    .orderBy(asc(t.visit.onDate), asc(t.visit.id));
+  const logs = await logsOf(visits.map((v) => v.visit.id));
+  const letters: (typeof t.letter.$inferInsert)[] = [];
+  for (const ofSite of groupBy(visits, (v) => v.site.id).values()) {
+    const inputs = await loadPlanInputs(
+      q,
+      businessId,
+      ofSite.map((v) => ({ visitId: v.visit.id, tankId: v.visit.tankId, on: v.visit.onDate })),
+    );
+    const stops = [...groupBy(ofSite, (v) => v.stop.id).values()];
+    const previous: Record<string, Partial<Record<Parameter, { value: number; on: string }>>> = {};
+    let before = "";
+    for (const [i, atStop] of stops.entries()) {
+      const [head] = atStop;
+      if (!head) continue;
+      const on = head.stop.onDate;
+      const wording = wordingAfter(before, METRIC);
+      const tanks = atStop.flatMap(({ visit }) => {
+        const input = inputs.get(visit.id);
+        const log = logs(visit.id);
+        if (!input || !visit.startedAt) return [];
+        const { plan, state } = opsOf(input, visit.startedAt.getTime(), log);
+        const known = { ...previous[visit.tankId] };
+        for (const [p, r] of log.readings)
+          previous[visit.tankId] = { ...previous[visit.tankId], [p]: { value: r.value, on: r.onDate } };
+        // How the tank was once this visit's readings were in.
+        const after: PlanInput = { ...input, readings: [...input.readings, ...[...log.readings.values()].map(asRead)] };
+        return [
+          letterFor({
+            ...{ facts: input.facts, plan, state, condition: conditionOf(after), previous: known },
+            ...{ tasks: programmeOn(input, true), on, phone: firm.phone, units: METRIC, wording },
+          }),
+        ];
+      });
+      const next = stops[i + 1]?.[0]?.stop.onDate;
+      const content = addressed(
+        { business: firm, client: head.client, site: head.site, person: head.person },
+        { on, tanks, next: next ? { on: next, about: null } : null, revision: 1 },
+      );
+      const page = renderLetterPage(content, { mark: null, photos: {} });
+      before = page.plain;
+      const closedAt = Math.max(...atStop.map((v) => v.visit.closedAt?.getTime() ?? 0));
+      const id = newId();
+      letters.push({
+        ...{ id, businessId, clientId: head.client.id, stopId: head.stop.id, revision: 1, pdf: null, content },
+        ...{ ...page, tokenHash: letterTokenHash(id) },
+        ...{ createdAt: new Date(closedAt + MINUTE_MS), setAt: new Date(closedAt + MINUTE_MS) },
+        queuedAt: new Date(closedAt + 30 * MINUTE_MS),
+        sentAt: head.client.lettersBy === "none" ? null : new Date(closedAt + 31 * MINUTE_MS),
+      });
+    }
+  }
+  letters.sort((a, b) => Number(a.createdAt) - Number(b.createdAt));
+  const waiting = letters.slice(-TO_READ).map((l) => ({ ...l, queuedAt: null, sentAt: null }));
+  const rows = new Rows();
+  for (const letter of [...letters.slice(0, -TO_READ), ...waiting]) rows.add(t.letter, letter);
+  await rows.write();
+  await writeEntries(q, businessId, { entity: "letter", ids: letters.map((l) => l.id) });
+}
+
+const asRead = (r: typeof t.reading.$inferSelect): PlanInput["readings"][number] => ({
+  ...{ parameter: r.parameter as Parameter, value: r.value, sigma: r.sigma, on: r.onDate },
+});
+
+/** The rows of some visits, by the visit. */
+async function logsOf(visitIds: readonly string[]): Promise<(visitId: string) => Logged> {
+  const q = db();
+  const [readings, changes, steps] = [
+    await q
+      .select()
+      .from(t.reading)
+      .where(inArray(t.reading.visitId, [...visitIds])),
+    await q
+      .select()
+      .from(t.waterChange)
+      .where(inArray(t.waterChange.visitId, [...visitIds])),
+    await q
+      .select()
+      .from(t.stepLog)
+      .where(inArray(t.stepLog.visitId, [...visitIds])),
+  ];
+  const [read, changed, worked] = [
+    groupBy(readings, (r) => r.visitId),
+    new Map(changes.map((c) => [c.visitId, c.outL])),
+    groupBy(steps, (s) => s.visitId),
+  ];
+  return (id) => {
+    const log = worked.get(id) ?? [];
+    return {
+      readings: new Map((read.get(id) ?? []).map((r) => [r.parameter, r])),
+      changedL: changed.get(id) ?? 0,
+      done: new Set(log.filter((s) => s.outcome === "done").map((s) => s.step)),
+      left: new Map(log.filter((s) => s.outcome === "skipped").map((s) => [s.step, s.reason ?? ""])),
+    };
+  };
+}
