@@ -1,4 +1,4 @@
-import { type CourseFit, type Events, valuesOn } from "../readings/index.ts";
+import { type CourseFit, type Events, meansOn } from "../readings/index.ts";
 import type { Band } from "../tank/index.ts";
 import { type Drawn, withOff } from "./resampled.ts";
 
@@ -12,6 +12,25 @@ export interface Crossing {
   readonly latest: number | null;
 }
 
+/** What lies on either side of a range that holds 19 of 20. */
+const TAIL = 0.025;
+
+/**
+ * The range of whole days that holds 19 of 20 of some, ascending: on either side as nearly one in forty as whole days allow. One
+ * that held no less would hold more than it says where all lie within a day or two.
+ */
+function rangeOfDays(days: readonly number[]): readonly [number, number] {
+  const different = [...new Set(days)];
+  const nearest = (outside: (day: number) => number): number => {
+    const off = (day: number) => Math.abs(outside(day) / days.length - TAIL);
+    return different.reduce((best, day) => (off(day) < off(best) ? day : best), different[0] ?? 0);
+  };
+  return [
+    nearest((day) => days.findIndex((d) => d >= day)),
+    nearest((day) => days.length - 1 - days.findLastIndex((d) => d <= day)),
+  ];
+}
+
 /** The first day on which a course with its planned changes passes an edge of its band; null where none is passed. */
 export function crossingOf(
   fit: CourseFit,
@@ -22,7 +41,7 @@ export function crossingOf(
 ): Crossing | null {
   const days = Array.from({ length: Math.floor(daysAhead) + 1 }, (_, i) => i);
   const passed = (of: CourseFit, limit: number, side: Crossing["side"], off = 0): number | null => {
-    const at = valuesOn(of, days, withOff(events, off)).findIndex(({ value }) =>
+    const at = meansOn(of, days, withOff(events, off)).findIndex((value) =>
       side === "high" ? value > limit : value < limit,
     );
     return at < 0 ? null : at;
@@ -37,11 +56,10 @@ export function crossingOf(
     const many = samples
       .map((s) => passed(s.ahead, limit, side, s.off) ?? Number.POSITIVE_INFINITY)
       .sort((a, b) => a - b);
-    const at = (part: number) => many[Math.round(part * (many.length - 1))] ?? day;
-    const latest = at(0.975);
+    const [earliest, latest] = rangeOfDays(many);
     return {
       ...{ limit, side, day },
-      earliest: Math.min(day, at(0.025)),
+      earliest: Math.min(day, earliest),
       latest: Number.isFinite(latest) ? Math.max(day, latest) : null,
     };
   }

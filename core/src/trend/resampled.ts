@@ -1,5 +1,5 @@
 import { gaussian, type Random } from "../numeric/index.ts";
-import { type CourseFit, type Events, fitCourse, type TimedValue, valuesOn } from "../readings/index.ts";
+import { type CourseFit, courseFitter, type Events, meansOn, type TimedValue } from "../readings/index.ts";
 import { noiseOf } from "./sizeNoise.ts";
 
 const Z95 = 1.96;
@@ -17,7 +17,7 @@ export function resampled(
   samples: number,
   random: Random,
 ): Drawn[] {
-  const fitted = valuesOn(
+  const fitted = meansOn(
     fit,
     readings.map((r) => r.day),
     events,
@@ -33,29 +33,29 @@ export function resampled(
   const more = Math.sqrt(Math.max(0, 1 - size * size));
   const noise = noiseOf(fit, readings, events);
   const days = readings.map((r) => r.day);
+  const fitTo = courseFitter(readings, events, fit.breaks);
   const kits = [...new Map(readings.flatMap(({ kit }) => (kit ? [[kit.id, kit.sigma] as const] : [])))];
-  const [today] = valuesOn(fit, [0], events);
+  const [today] = meansOn(fit, [0], events);
   const drawn: Drawn[] = [];
   for (let i = 0; i < samples; i++) {
     const { sizes, readings: times } = noise(random);
     // Changes that were of another size than booked: their mistakes stay in the water, and are not the kit's.
     const happened = sizes > 0 ? withSizes(events, sizes, random) : events;
-    const lived = sizes > 0 ? valuesOn(fit, days, happened) : fitted;
+    const lived = sizes > 0 ? meansOn(fit, days, happened) : fitted;
     const kit = sizes > 0 ? Math.min(1, times / Math.max(size, 1e-9)) : 1;
     // What a kit's offset was told wrong by is the same in all that it read.
     const off = new Map(kits.map(([id, sigma]) => [id, sigma * gaussian(random)]));
-    const again = readings.map((r, j) => ({
-      ...r,
-      value:
-        (lived[j]?.value ?? r.value) +
+    const again = readings.map(
+      (r, j) =>
+        (lived[j] as number) +
         (off.get(r.kit?.id ?? "") ?? 0) +
         r.sigma * kit * (drawOf(centred, random) + more * gaussian(random)),
-    }));
-    const one = fitCourse(again, events, fit.breaks);
+    );
+    const one = fitTo?.(again);
     if (!one) continue;
     if (sizes === 0) drawn.push({ fit: one, ahead: one, off: 0 });
     else {
-      const off = (valuesOn(fit, [0], happened)[0]?.value ?? 0) - (today?.value ?? 0);
+      const off = (meansOn(fit, [0], happened)[0] ?? 0) - (today ?? 0);
       drawn.push({ fit: one, ahead: mirrored(fit, one), off });
     }
   }

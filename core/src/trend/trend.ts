@@ -2,6 +2,7 @@ import { seeded } from "../numeric/index.ts";
 import {
   type Events,
   type LoggedEvent,
+  meansOn,
   type RateBreak,
   type TimedChange,
   type TimedDose,
@@ -113,13 +114,11 @@ export function trendOf(input: TrendInput): TrendAnswer {
   const steps = [...all.changes, ...all.given].map((s) => s.day);
   const days = (from: number, to: number) => daysDrawn(from, to, steps, fit.breaks);
   const drawn = (on: readonly number[], coming: boolean): CoursePoint[] => {
-    const mean = valuesOn(fit, on, all);
-    const many = samples.map((s) =>
-      (coming ? valuesOn(s.ahead, on, withOff(all, s.off)) : valuesOn(s.fit, on, all)).map((v) => v.value),
-    );
+    const mean = meansOn(fit, on, all);
+    const many = samples.map((s) => (coming ? meansOn(s.ahead, on, withOff(all, s.off)) : meansOn(s.fit, on, all)));
     return on.map((day, i) => {
       const { value, low, high } = rangeOf(
-        mean[i]?.value ?? 0,
+        mean[i] ?? 0,
         many.map((m) => m[i] as number),
       );
       return { day, value: Math.max(0, value), low: Math.max(0, low), high: Math.max(0, high) };
