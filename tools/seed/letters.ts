@@ -1,10 +1,11 @@
 import { addDays } from "@keel-round/core/calendar";
 import { conditionOf, type PlanInput, programmeOn } from "@keel-round/core/given";
 import { letterFor, wordingAfter } from "@keel-round/core/letter";
+import type { TankTask } from "@keel-round/core/programme";
 import { testOf } from "@keel-round/core/steps";
 import { METRIC, type Parameter } from "@keel-round/core/units";
 import { type VisitOp, visitState } from "@keel-round/core/visit";
-import { and, asc, eq, gte, inArray, lt } from "drizzle-orm";
+import { and, asc, eq, gte, inArray, isNull, lt } from "drizzle-orm";
 import { db } from "@/data/database/connection";
 import { groupBy } from "@/data/database/groupBy";
 import { newId } from "@/data/database/ids";
@@ -82,10 +83,27 @@ export async function writeYear(businessId: string, siteNames: readonly string[]
       and(
         ...[eq(t.visit.businessId, businessId), inArray(t.site.name, [...siteNames]), eq(t.visit.state, "closed")],
         ...[gte(t.visit.onDate, addDays(today, -YEAR_DAYS)), lt(t.visit.onDate, today)],
+        // What was logged by operations gets its letter from the jobs.
+        isNull(t.visit.plan),
       ),
     )
     .orderBy(asc(t.visit.onDate), asc(t.visit.id));
   const logs = await logsOf(visits.map((v) => v.visit.id));
+  const steps = groupBy(
+    await q
+      .select({ tankId: t.stepLog.tankId, step: t.stepLog.step, on: t.stepLog.onDate, outcome: t.stepLog.outcome })
+      .from(t.stepLog)
+      .where(eq(t.stepLog.businessId, businessId)),
+    (s) => s.tankId,
+  );
+  const days = groupBy(
+    await q
+      .select({ siteId: t.stop.siteId, on: t.stop.onDate })
+      .from(t.stop)
+      .where(and(eq(t.stop.businessId, businessId), isNull(t.stop.off)))
+      .orderBy(asc(t.stop.onDate)),
+    (s) => s.siteId,
+  );
   const letters: (typeof t.letter.$inferInsert)[] = [];
   for (const ofSite of groupBy(visits, (v) => v.site.id).values()) {
     const inputs = await loadPlanInputs(
@@ -96,7 +114,7 @@ export async function writeYear(businessId: string, siteNames: readonly string[]
     const stops = [...groupBy(ofSite, (v) => v.stop.id).values()];
     const previous: Record<string, Partial<Record<Parameter, { value: number; on: string }>>> = {};
     let before = "";
-    for (const [i, atStop] of stops.entries()) {
+    for (const atStop of stops) {
       const [head] = atStop;
       if (!head) continue;
       const on = head.stop.onDate;
@@ -110,15 +128,19 @@ export async function writeYear(businessId: string, siteNames: readonly string[]
         for (const [p, r] of log.readings)
           previous[visit.tankId] = { ...previous[visit.tankId], [p]: { value: r.value, on: r.onDate } };
         // How the tank was once this visit's readings were in.
-        const after: PlanInput = { ...input, readings: [...input.readings, ...[...log.readings.values()].map(asRead)] };
+        const tasks = input.tasks.map((task) => asOn(task, on, steps.get(visit.tankId) ?? []));
+        const after: PlanInput = {
+          ...{ ...input, tasks },
+          readings: [...input.readings, ...[...log.readings.values()].map(asRead)],
+        };
         return [
           letterFor({
             ...{ facts: input.facts, plan, state, condition: conditionOf(after), previous: known },
-            ...{ tasks: programmeOn(input, true), on, phone: firm.phone, units: METRIC, wording },
+            ...{ tasks: programmeOn(after, true), on, phone: firm.phone, units: METRIC, wording },
           }),
         ];
       });
-      const next = stops[i + 1]?.[0]?.stop.onDate;
+      const next = days.get(head.site.id)?.find((d) => d.on > on)?.on;
       const content = addressed(
         { business: firm, client: head.client, site: head.site, person: head.person },
         { on, tanks, next: next ? { on: next, about: null } : null, revision: 1 },
@@ -142,6 +164,22 @@ export async function writeYear(businessId: string, siteNames: readonly string[]
   for (const letter of [...letters.slice(0, -TO_READ), ...waiting]) rows.add(t.letter, letter);
   await rows.write();
   await writeEntries(q, businessId, { entity: "letter", ids: letters.map((l) => l.id) });
+}
+
+/** A job as it stood on an earlier day: done when the log says so, and put off as often as it was left since. */
+function asOn(
+  task: TankTask,
+  on: string,
+  steps: readonly { readonly step: string; readonly on: string; readonly outcome: string }[],
+): TankTask {
+  const until = steps.filter((s) => s.step === task.code && s.on <= on);
+  const done = until.filter((s) => s.outcome === "done").map((s) => s.on);
+  const last = done.sort().at(-1);
+  return {
+    ...task,
+    lastDoneOn: last ?? addDays(on, -Math.round(task.everyDays / 2)),
+    slips: until.filter((s) => s.outcome === "skipped" && s.on > (last ?? "")).length,
+  };
 }
 
 const asRead = (r: typeof t.reading.$inferSelect): PlanInput["readings"][number] => ({

@@ -81,7 +81,14 @@ export function alarm({ state, ...condition }: Condition, facts: TankFacts, phon
 export function ahead({ facts }: Visited, condition: Condition, tasks: readonly TankTask[], on: string): Saying[] {
   const again = [...new Set(reasonsOf(condition).flatMap((r) => ("parameter" in r ? [r.parameter] : [])))];
   const soon = tasks
-    .filter((t) => jobOf(t).long && performerOf(t) === "technician" && daysBetween(on, dueOn(t)) <= ANNOUNCED_DAYS)
+    // What was put off is told as that.
+    .filter(
+      (t) =>
+        t.slips === 0 &&
+        jobOf(t).long &&
+        performerOf(t) === "technician" &&
+        daysBetween(on, dueOn(t)) <= ANNOUNCED_DAYS,
+    )
     .map((t) => inSentence(taskName(t, facts)));
   const late = tasks.filter((t) => t.slips > 0).map((t) => inSentence(taskName(t, facts)));
   const sayings: Saying[] = [];

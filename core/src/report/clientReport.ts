@@ -90,7 +90,7 @@ export function clientReport(of: ClientPeriod, detail: Detail, units: UnitPrefer
   return {
     ...{ business: of.business, colour: of.colour, signedBy: of.signedBy },
     ...{ fromOn: of.period.fromOn, untilOn: of.period.untilOn, period: periodName(of.period) },
-    title: `Your ${of.tanks.length === 1 ? "tank" : "tanks"} in ${periodName(of.period)}`,
+    title: `Your ${of.tanks.length === 1 ? "tank" : "tanks"} ${during(of.period)}`,
     greeting: say(greeting(of.contact), units),
     answer: say(answer(all, of.period), units),
     totals: [...totals(of, units), ...(more > 0 ? [say(m("report.more-tanks", { count: more }), units)] : [])],

@@ -34,8 +34,8 @@ const TANK: TankPeriod = {
   ...{ name: "Waiting room", siteName: "Ilves Dental", salt: true, systemL: 400 },
   series: [series(ALKALINITY, 8, 8.2, 7.9), series(NITRATE, 12, 26, 31)],
   ...{ visits: 4, changes: 2, changedL: 160, topUpL: 0 },
-  done: [{ name: "Clean the glass", times: 4, reason: "" }],
-  left: [{ name: "Rinse the sponge", times: 1, reason: "No time" }],
+  done: [{ name: "Clean the glass", told: "cleaned the glass", times: 4, reason: "" }],
+  left: [{ name: "Rinse the sponge", told: null, times: 1, reason: "No time" }],
 };
 const CLIENT: ClientPeriod = {
   period: periodWith("month", "2026-10-15"),
@@ -95,8 +95,8 @@ describe("what is said of a tank", () => {
       "Alkalinity stayed where it should be. Nitrate went from 12.0 to 31.0 mg/L; up to 20.0 is right. It was out of place 2 times in 3 readings.",
       "We came 4 times and changed 160 L of its water in 2 changes, about 20 % of it each.",
     ]);
-    expect(tank?.done).toEqual(["Clean the glass, 4 times"]);
-    expect(tank?.left).toEqual(["Rinse the sponge: left out once, no time"]);
+    expect(tank?.done).toEqual(["We cleaned the glass 4 times."]);
+    expect(tank?.left).toEqual(["rinse the sponge (once: no time)"]);
     expect(tank?.curves.map((c) => [c.label, c.shown, c.ended])).toEqual([
       ["Alkalinity", "7.9 dKH", "ideal"],
       ["Nitrate", "31.0 mg/L", "watch"],

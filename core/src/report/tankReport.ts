@@ -7,6 +7,8 @@ import { type Course, courseOf, courseSentence, type DatedValue, type PeriodSeri
 /** A job of a period: how often it was done, or left out and why the last time. */
 export interface JobCount {
   readonly name: string;
+  /** What was done, in the past: "cleaned the viewing panes inside"; null of a job that a firm named itself. */
+  readonly told: string | null;
   readonly times: number;
   /** Empty where nobody said why, and for what was done. */
   readonly reason: string;
@@ -57,6 +59,7 @@ export interface ReportTank {
   readonly body: readonly string[];
   readonly curves: readonly ReportCurve[];
   readonly done: readonly string[];
+  /** Jobs that were left out, each with how often and why. */
   readonly left: readonly string[];
 }
 
@@ -141,15 +144,28 @@ const curveOf = (
 
 const mostFirst = (jobs: readonly JobCount[]): JobCount[] => [...jobs].sort((a, b) => b.times - a.times);
 
-const jobLines = (jobs: readonly JobCount[], units: UnitPreference): string[] =>
-  mostFirst(jobs)
-    .slice(0, MOST_JOBS)
-    .map(({ name, times }) => say(m("report.job", { job: name, times }), units));
+/** What was done most, in a sentence, and what a firm calls its own way after it. */
+function jobLines(jobs: readonly JobCount[], units: UnitPreference): string[] {
+  const most = mostFirst(jobs).slice(0, MOST_JOBS);
+  const times = (of: readonly JobCount[]) => ({
+    all: of.map((j) => m("report.job", { job: j.told ?? inSentence(j.name), times: j.times })),
+  });
+  const [known, own] = [most.filter((j) => j.told !== null), most.filter((j) => j.told === null)];
+  return [
+    ...(known.length > 0 ? [say(m("report.did", { jobs: times(known) }), units)] : []),
+    ...(own.length > 0 ? [say(m("report.did.own", { jobs: times(own) }), units)] : []),
+  ];
+}
 
 const leftLines = (jobs: readonly JobCount[], units: UnitPreference): string[] =>
   mostFirst(jobs).map(({ name, times, reason }) =>
     say(
-      m("report.left", { job: name, times, said: reason === "" ? "other" : "yes", reason: inSentence(reason) }),
+      m("report.left", {
+        job: inSentence(name),
+        times,
+        said: reason === "" ? "other" : "yes",
+        reason: inSentence(reason),
+      }),
       units,
     ),
   );

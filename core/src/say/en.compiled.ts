@@ -428,7 +428,7 @@ export interface Values {
   readonly "report.all.litres": { readonly litres: Value };
   readonly "report.all.lost": { readonly lost: number };
   readonly "report.all.salt": { readonly amount: Value; readonly litres: Value };
-  readonly "report.all.tests": { readonly tests: number; readonly share: Value };
+  readonly "report.all.tests": { readonly tests: number; readonly share: number };
   readonly "report.all.visits": { readonly visits: number; readonly tanks: number };
   readonly "report.answer.all": { readonly tanks: number };
   readonly "report.answer.some": { readonly count: number; readonly tanks: Value; readonly period: Value };
@@ -438,6 +438,8 @@ export interface Values {
   readonly "report.cause": { readonly cause: Value };
   readonly "report.changed": { readonly visits: number; readonly litres: Value; readonly changes: number; readonly share: Value };
   readonly "report.close": { readonly phone: Value };
+  readonly "report.did": { readonly jobs: Value };
+  readonly "report.did.own": { readonly jobs: Value };
   readonly "report.job": { readonly job: Value; readonly times: number };
   readonly "report.left": { readonly job: Value; readonly times: number; readonly reason: Value; readonly said: "yes" | "other" };
   readonly "report.lost": { readonly name: Value; readonly count: number; readonly day: Value; readonly tank: Value; readonly cause: Value };
@@ -1096,7 +1098,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "report.all.litres": (t) => `${t("litres")} of water changed`,
   "report.all.lost": (t, n, p) => `${n("lost") === 0 ? `No animal` : p("lost") === "one" ? `One animal` : `${t("lost")} animals`} lost`,
   "report.all.salt": (t) => `${t("amount")} of salt weighed for ${t("litres")}`,
-  "report.all.tests": (t, _n, p) => `${p("tests") === "one" ? `One reading` : `${t("tests")} readings`} taken, ${t("share")} % of them where they should be`,
+  "report.all.tests": (t, n, p) => `${p("tests") === "one" ? `One reading` : `${t("tests")} readings`} taken, ${n("share") === 100 ? `all` : `${t("share")} % of them`} where they should be`,
   "report.all.visits": (t, _n, p) => `${p("visits") === "one" ? `One visit` : `${t("visits")} visits`} to ${p("tanks") === "one" ? `one tank` : `${t("tanks")} tanks`}`,
   "report.answer.all": (_t, _n, p) => `${p("tanks") === "one" ? `Your tank is` : `Your tanks are`} not quite where ${p("tanks") === "one" ? `it` : `they`} should be.`,
   "report.answer.some": (t, _n, p) => `${p("count") === "one" ? `One of your ${t("tanks")} tanks is` : `${t("count")} of your ${t("tanks")} tanks are`} not quite where ${p("count") === "one" ? `it` : `they`} should be; the others were steady ${t("period")}.`,
@@ -1106,8 +1108,10 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "report.cause": (t) => `Cause: ${t("cause")}.`,
   "report.changed": (t, _n, p) => `We came ${p("visits") === "one" ? `once` : `${t("visits")} times`} and changed ${t("litres")} of its water${p("changes") === "one" ? `, ${t("share")} % of it` : ` in ${t("changes")} changes, about ${t("share")} % of it each`}.`,
   "report.close": (t) => `If anything in this report is not clear, call us on ${t("phone")}.`,
-  "report.job": (t, _n, p) => `${t("job")}${p("times") === "one" ? `` : `, ${t("times")} times`}`,
-  "report.left": (t, _n, p) => `${t("job")}: left out ${p("times") === "one" ? `once` : `${t("times")} times`}${t("said") === "yes" ? `, ${t("reason")}` : ``}`,
+  "report.did": (t) => `We ${t("jobs")}.`,
+  "report.did.own": (t) => `Also done: ${t("jobs")}.`,
+  "report.job": (t, _n, p) => `${t("job")} ${p("times") === "one" ? `once` : `${t("times")} times`}`,
+  "report.left": (t, _n, p) => `${t("job")} (${p("times") === "one" ? `once` : `${t("times")} times`}${t("said") === "yes" ? `: ${t("reason")}` : ``})`,
   "report.lost": (t, _n, p) => `${t("name")}: ${p("count") === "one" ? `one was` : `${t("count")} were`} lost on ${t("day")} (${t("tank")}). ${t("cause")}`,
   "report.more": (t) => `and ${t("count")} more`,
   "report.more-tanks": (t, _n, p) => `${p("count") === "one" ? `One more tank is` : `${t("count")} more tanks are`} not told of one by one`,

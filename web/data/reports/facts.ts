@@ -127,7 +127,7 @@ async function loggedIn(asked: Asked): Promise<(tankId: string) => Logged> {
     const water = changed.get(id);
     const outcome = (of: "done" | "skipped") =>
       jobs.flatMap((j) =>
-        j.tankId === id && j.outcome === of ? [{ name: j.name, times: j.n, reason: j.reason }] : [],
+        j.tankId === id && j.outcome === of ? [{ name: j.name, told: j.told, times: j.n, reason: j.reason }] : [],
       );
     return {
       readings: (read.get(id) ?? []) as Logged["readings"],
@@ -190,14 +190,16 @@ async function jobsOf(asked: Asked) {
       .where(eq(firmJob.businessId, asked.businessId)),
   ]);
   const names = new Map(own.map((j) => [j.code, j.name]));
-  const nameOf = (step: string): string | null => {
+  const jobOf = (step: string): Pick<JobCount, "name" | "told"> | null => {
     const job = step in taskLibrary ? taskLibrary[step as keyof typeof taskLibrary] : null;
-    return job?.phase === "test" ? null : (names.get(step) ?? job?.name ?? null);
+    const name = names.get(step) ?? job?.name;
+    if (!name || job?.phase === "test") return null;
+    return { name, told: job && "done" in job && typeof job.done === "string" ? job.done : null };
   };
   return rows
     .flatMap(({ step, ...r }) => {
-      const name = nameOf(step);
-      return name ? [{ ...r, name }] : [];
+      const known = jobOf(step);
+      return known ? [{ ...r, ...known }] : [];
     })
     .sort((a, b) => byText(a.name, b.name));
 }

@@ -1,27 +1,33 @@
-import { createRequire } from "node:module";
+import { existsSync } from "node:fs";
+import { join } from "node:path";
 import { Font, StyleSheet } from "@react-pdf/renderer";
 import { INK } from "./ink";
 
+const FOLDER = "node_modules/@expo-google-fonts";
+
+/** A typeface of the packages, beside the server or above it: a build that packs them would not know their kind. */
+function typeface(file: string): string {
+  const found = [FOLDER, `../${FOLDER}`]
+    .map((folder) => join(/*turbopackIgnore: true*/ process.cwd(), folder, file))
+    .find((path) => existsSync(/*turbopackIgnore: true*/ path));
+  if (!found) throw new Error(`${FOLDER}/${file} is missing: start the program in the folder of the project.`);
+  return found;
+}
+
 // Full typefaces: the subset ones turn a missing letter into another one without a word.
-const { resolve } = createRequire(import.meta.url);
 Font.register({
   family: "AHN",
   fonts: [
+    { src: typeface("atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"), fontWeight: 400 },
     {
-      src: resolve("@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"),
-      fontWeight: 400,
-    },
-    {
-      src: resolve(
-        "@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf",
-      ),
+      src: typeface("atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf"),
       fontWeight: 600,
     },
   ],
 });
 Font.register({
   family: "AHM",
-  src: resolve("@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
+  src: typeface("atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
 });
 Font.registerHyphenationCallback((word) => [word]);
 

@@ -56,6 +56,7 @@ const config = defineConfig({
     "svg text": { fontFamily: "body" },
     "svg .num": { fontFamily: "mono" },
     summary: { cursor: "pointer" },
+    progress: { accentColor: "var(--kr-colors-coralline)" },
     ".sr-only": { position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" },
     "button, input, select, textarea": { font: "inherit", color: "inherit" },
     // On paper a page is its own contents.

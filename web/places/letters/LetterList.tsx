@@ -77,7 +77,13 @@ export function LetterList({
       <PageHead
         title="Letters"
         facts={letters.length === 0 ? "" : shown(letters, older || query.page > 1, owner)}
-        actions={office && <AppLink href="/letters/reports">Reports</AppLink>}
+        actions={
+          office && (
+            <QuietButton asChild>
+              <AppLink href="/letters/reports">Reports</AppLink>
+            </QuietButton>
+          )
+        }
       />
       {(asked || years.length > 0) && <Ask query={query} years={years} owner={owner} />}
       {letters.length === 0 ? (

@@ -3,7 +3,7 @@ import { PERIOD_KINDS, type Period, type PeriodKind, periodName } from "@keel-ro
 import { counted } from "@keel-round/core/text";
 import type { ToldRun } from "@/data/reports/runs";
 import { AppLink } from "@/kit/AppLink";
-import { PageHead, SubHead } from "@/kit/controls";
+import { PageHead, QuietButton, SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { moment } from "@/kit/words";
 import { AskReports } from "./AskReports";
@@ -32,7 +32,11 @@ export function ReportsPage({
       <PageHead
         title="Reports"
         facts={making ? "being made" : ""}
-        actions={<AppLink href="/letters">Letters</AppLink>}
+        actions={
+          <QuietButton asChild>
+            <AppLink href="/letters">To the letters</AppLink>
+          </QuietButton>
+        }
       />
       <Box mt="14px" color="soft" maxW="64ch">
         What was steady and what was not, litres, jobs, losses, and what will have to be replaced, on three pages at

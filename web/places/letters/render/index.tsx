@@ -1,11 +1,10 @@
 import type { LetterContent } from "@keel-round/core/letter";
 import { inSentence } from "@keel-round/core/text";
-import { renderToBuffer } from "@react-pdf/renderer";
 import { renderToStaticMarkup } from "react-dom/server";
 import type { PaperImages } from "@/data/letters/images";
 import { plain } from "@/kit/markup/pdf";
 import { LetterPage } from "./LetterPage";
-import { LetterPdf } from "./LetterPdf";
+import { renderLetterPdf } from "./pdf";
 import { letterSections } from "./sections";
 
 /** A letter in the three forms it is kept and sent in. */
@@ -41,7 +40,3 @@ function plainLetter(content: LetterContent): string {
   const photos = (content.photos ?? []).map((p) => p.caption).filter((caption) => caption !== "");
   return plain([content.greeting, ...tanks, ...photos, content.close, content.signedBy].join("\n\n"));
 }
-
-/** The PDF alone, of a letter that was never mailed with one. */
-export const renderLetterPdf = (content: LetterContent, images: PaperImages): Promise<Buffer> =>
-  renderToBuffer(<LetterPdf content={content} images={images} />);

@@ -64,11 +64,8 @@ function Tank({ tank, content }: { tank: ReportTank; content: ReportContent }) {
         <p key={paragraph}>{paragraph}</p>
       ))}
       <Curves curves={tank.curves} of={content} />
-      {listsOf(tank).map(({ title, lines }) => (
-        <p key={title}>
-          <span className="soft">{title}: </span>
-          {lines.join("; ")}
-        </p>
+      {listsOf(tank).map((line) => (
+        <p key={line}>{line}</p>
       ))}
     </section>
   );

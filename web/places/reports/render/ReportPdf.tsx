@@ -51,10 +51,9 @@ function Tank({ tank, of }: { tank: ReportTank; of: ReportContent }) {
         </Text>
       ))}
       <Curves curves={tank.curves} of={of} />
-      {listsOf(tank).map(({ title, lines }) => (
-        <Text key={title} style={{ marginTop: 3 }}>
-          <Text style={{ color: INK.soft }}>{title}: </Text>
-          {plain(lines.join("; "))}
+      {listsOf(tank).map((line) => (
+        <Text key={line} style={{ marginTop: 3 }}>
+          {plain(line)}
         </Text>
       ))}
     </View>

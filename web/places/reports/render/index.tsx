@@ -58,9 +58,7 @@ function plainReport(content: ReportContent): string {
   return plain(
     [
       ...[title, greeting, answer, totals.join("\n")],
-      ...tanks.map((t) =>
-        [t.heading, ...t.body, ...listsOf(t).map((l) => `${l.title}: ${l.lines.join("; ")}`)].join("\n\n"),
-      ),
+      ...tanks.map((t) => [t.heading, ...t.body, ...listsOf(t)].join("\n\n")),
       table.join("\n"),
       ...sections.map((s) => `${s.title}\n${s.lines.join("\n")}`),
       ...[close, signedBy],

@@ -7,8 +7,8 @@ import { letterHeaders, noSuchLetter } from "@/places/letters/headers";
 /** Sets the PDF of a letter that was never mailed with one, and keeps it. */
 async function pdfOf({ id, businessId, content }: typeof letter.$inferSelect): Promise<Buffer | null> {
   if (!content) return null;
-  // Next takes no static markup into a route but by a dynamic import.
-  const { renderLetterPdf } = await import("@/places/letters/render");
+  // Loaded where it is needed: most letters hold their PDF.
+  const { renderLetterPdf } = await import("@/places/letters/render/pdf");
   const pdf = await renderLetterPdf(content, await paperImages(businessId, content));
   await keepPdf(id, pdf);
   return pdf;
