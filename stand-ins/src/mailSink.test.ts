@@ -59,4 +59,13 @@ describe("the stand-in mail server", () => {
     expect((await outbox()).filter((m) => m.messageId === "<twice@firm.example>")).toHaveLength(2);
     await fault("none");
   });
+  test("says of an address for good that there is none", async () => {
+    await fault("unknown");
+    await expect(send("<nobody@firm.example>")).rejects.toMatchObject({ responseCode: 550 });
+    await fault("none");
+    await send("<somebody@firm.example>");
+    const ids = (await outbox()).map((m) => m.messageId);
+    expect(ids).toContain("<somebody@firm.example>");
+    expect(ids).not.toContain("<nobody@firm.example>");
+  });
 });

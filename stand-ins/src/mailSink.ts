@@ -4,7 +4,7 @@ import { simpleParser } from "mailparser";
 import { SMTPServer } from "smtp-server";
 
 /** What the sink does wrong on purpose, for tests of the mail job. */
-export type Fault = "none" | "refuse" | "delay" | "cut" | "duplicate";
+export type Fault = "none" | "refuse" | "delay" | "cut" | "duplicate" | "unknown";
 
 /** A mail as the outbox shows it. */
 export interface SunkMail {
@@ -41,6 +41,10 @@ export async function startMailSink(smtpPort: number, httpPort: number): Promise
     logger: false,
     onConnect(_session, done) {
       done(fault === "refuse" ? Object.assign(new Error("Try again later"), { responseCode: 421 }) : null);
+    },
+    onRcptTo(_address, _session, done) {
+      // For good: it would be refused again.
+      done(fault === "unknown" ? Object.assign(new Error("No such mailbox"), { responseCode: 550 }) : null);
     },
     onData(stream, session, done) {
       const chunks: Buffer[] = [];

@@ -13,9 +13,9 @@ import {
   setRevoked,
   storeLetter,
 } from "@/data/letters/letters";
-import { listLetters } from "@/data/letters/list";
-import { callBackLetter, letterMail, noteMail, queueLetter } from "@/data/letters/mail";
-import { client, job, letter, visit } from "@/data/schema";
+import { LetterQuerySchema, listLetters } from "@/data/letters/list";
+import { callBackLetter, letterMail, noteMail, queueLetter, sendByItself } from "@/data/letters/mail";
+import { business, client, job, letter, visit } from "@/data/schema";
 import { renderLetter } from "@/places/letters/render";
 import { walkThrough } from "../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../tools/testing/world.ts";
@@ -228,5 +228,52 @@ describe("how a client wants letters", () => {
       message: expect.stringContaining("Ilves Dental wants letters kept here"),
     });
     await set("mail-pdf");
+  });
+});
+
+describe("a letter in the words of whoever gets it", () => {
+  test("has American dates, units and hours, and not one metric unit", async () => {
+    const [row] = await ofStop();
+    const mine = eq(client.id, row?.clientId ?? "");
+    await db().update(client).set({ locale: "en-US" }).where(mine);
+    const content = await letterContent(businessId, stopId);
+    await db().update(client).set({ locale: "en-GB" }).where(mine);
+    if (!content) throw new Error("No content");
+    const { plain, html } = await renderLetter(content, { mark: null, photos: {} });
+    expect(html).toContain('<html lang="en-US">');
+    // "Monday, November 30", and "9:30 AM".
+    expect(content.date).toMatch(/^[A-Z][a-z]+day, [A-Z][a-z]+ \d{1,2}$/);
+    expect(plain).toMatch(/\d:\d\d [AP]M/);
+    expect(plain).toMatch(/\d °F/);
+    expect(plain).toMatch(/\d US gal/);
+    expect(plain).not.toMatch(/\d (L|°C|cm|kg)\b/);
+  });
+  test("may leave by itself for one client alone, and by hand where the firm's others leave", async () => {
+    const [row] = await ofStop();
+    const mine = eq(client.id, row?.clientId ?? "");
+    const leaves = async (way: "as-firm" | "by-hand" | "by-itself", firm: "by-hand" | "by-itself") => {
+      await db().update(client).set({ letterWay: way }).where(mine);
+      await db().update(business).set({ letterWay: firm }).where(eq(business.id, businessId));
+      const id = row?.id ?? "";
+      await db().update(letter).set({ queuedAt: null, sentAt: null }).where(eq(letter.id, id));
+      await sendByItself(businessId, id, new Date());
+      return (await findLetter(ines, id)).queuedAt !== null;
+    };
+    expect(await leaves("as-firm", "by-hand")).toBe(false);
+    expect(await leaves("as-firm", "by-itself")).toBe(true);
+    expect(await leaves("by-itself", "by-hand")).toBe(true);
+    expect(await leaves("by-hand", "by-itself")).toBe(false);
+  });
+  test("that the reader's mail server refused for good came back, and can be sent again", async () => {
+    const [row] = await ofStop();
+    const id = row?.id ?? "";
+    const state = async () =>
+      (await listLetters(ines, LetterQuerySchema.parse({ state: "returned" }))).letters.map((l) => l.id);
+    await db().update(letter).set({ queuedAt: new Date(), sentAt: null }).where(eq(letter.id, id));
+    await noteMail(id, { sendError: "550 No such mailbox", returnedAt: new Date() });
+    expect(await state()).toEqual([id]);
+    await queueLetter(ines, id, new Date());
+    expect(await state()).toEqual([]);
+    expect(await findLetter(ines, id)).toMatchObject({ returnedAt: null, sendError: null });
   });
 });

@@ -21,6 +21,10 @@ export function letterMessage(mail: Mail, link: string) {
     ...head,
     text: `${mail.letter.plain}\n\nThis letter as a page: ${link}\n`,
     html: mail.letter.html,
-    attachments: [{ filename: "letter.pdf", content: mail.letter.pdf, contentType: "application/pdf" }],
+    // Pictures of the page go as parts of the mail: many programs show no others.
+    attachDataUrls: true,
+    attachments: mail.letter.pdf
+      ? [{ filename: "letter.pdf", content: mail.letter.pdf, contentType: "application/pdf" }]
+      : [],
   };
 }
