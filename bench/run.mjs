@@ -17,7 +17,7 @@ const BUNDLE = [
 
 /** The programs under bench/. */
 const PROGRAMS =
-  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle".split(" ");
+  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle paper".split(" ");
 
 // node bench/run.mjs NAME: a private MariaDB, the production build, and one program under bench/.
 async function main() {

@@ -90,7 +90,7 @@ test("two pictures are chosen for a letter under words of its own; an address th
 }) => {
   const page = await as("Maud");
   await page.goto("/letters?q=Kettle&state=to-read");
-  await page.locator("tbody a").first().click();
+  await page.getByRole("link", { name: /^Kettle Diner:/ }).click();
   await page.getByRole("button", { name: "Change the words" }).click();
   const pictures = page.locator("[data-pictures]");
   const boxes = pictures.getByRole("checkbox");

@@ -32,15 +32,14 @@ interface Logged {
 
 /** The operations of a visit as they must have been for its rows to be what they are: nothing that no row says. */
 function opsOf(input: PlanInput, startMs: number, log: Logged) {
-  const { plan, ops } = walkThrough(input, startMs, (p) => log.readings.get(p)?.value ?? 0);
+  const { plan, ops } = walkThrough(input, startMs, () => 0);
   const steps = new Map(plan.steps.map((s) => [s.id, s]));
   const kept = ops.flatMap((op): VisitOp[] => {
     const { body } = op;
     switch (body.type) {
-      case "reading": {
-        const row = log.readings.get(body.parameter);
-        return row ? [{ ...op, body: { ...body, text: row.entered, unit: row.unit, method: row.method } }] : [];
-      }
+      case "plan":
+        // What was read stands in its rows, whatever the plan asked for.
+        return [op, ...[...log.readings.values()].map((row, i) => readingOp(row, op, i))];
       case "litres":
         return log.changedL > 0 ? [{ ...op, body: { type: "litres", outL: log.changedL, inL: log.changedL } }] : [];
       case "tick": {
@@ -53,6 +52,7 @@ function opsOf(input: PlanInput, startMs: number, log: Logged) {
         const reason = log.left.get(step.task);
         return reason ? [{ ...op, body: { type: "skip", step: step.id, reason } }] : [];
       }
+      case "reading":
       case "count":
       case "dose":
       case "resolve":
@@ -63,6 +63,15 @@ function opsOf(input: PlanInput, startMs: number, log: Logged) {
   });
   return { plan, state: visitState(kept) };
 }
+
+/** A reading of the rows as a phone would have logged it. */
+const readingOp = (row: typeof t.reading.$inferSelect, { device, at, seq }: VisitOp, i: number): VisitOp => ({
+  ...{ opId: row.id, device, at, seq: seq + (i + 1) / 1000 },
+  body: {
+    ...{ type: "reading", id: row.id, parameter: row.parameter as Parameter },
+    ...{ text: row.entered, unit: row.unit, method: row.method },
+  },
+});
 
 /**
  * Letters of the visits of the last year, as they left the firm: made by the program itself from what was logged, sent half an
@@ -123,19 +132,38 @@ export async function writeYear(businessId: string, siteNames: readonly string[]
         const input = inputs.get(visit.id);
         const log = logs(visit.id);
         if (!input || !visit.startedAt) return [];
-        const { plan, state } = opsOf(input, visit.startedAt.getTime(), log);
+        const before = steps.get(visit.tankId) ?? [];
+        const { treatment, ...facts } = input.facts;
+        const planned: PlanInput = {
+          ...input,
+          facts: treatment && treatment.startedOn <= on ? input.facts : facts,
+          tasks: input.tasks.map((task) =>
+            asOn(
+              task,
+              before.filter((s) => s.on < on),
+              on,
+            ),
+          ),
+        };
+        const { plan, state } = opsOf(planned, visit.startedAt.getTime(), log);
         const known = { ...previous[visit.tankId] };
         for (const [p, r] of log.readings)
           previous[visit.tankId] = { ...previous[visit.tankId], [p]: { value: r.value, on: r.onDate } };
         // How the tank was once this visit's readings were in.
-        const tasks = input.tasks.map((task) => asOn(task, on, steps.get(visit.tankId) ?? []));
         const after: PlanInput = {
-          ...{ ...input, tasks },
+          ...planned,
+          tasks: input.tasks.map((task) =>
+            asOn(
+              task,
+              before.filter((s) => s.on <= on),
+              on,
+            ),
+          ),
           readings: [...input.readings, ...[...log.readings.values()].map(asRead)],
         };
         return [
           letterFor({
-            ...{ facts: input.facts, plan, state, condition: conditionOf(after), previous: known },
+            ...{ facts: planned.facts, plan, state, condition: conditionOf(after), previous: known },
             ...{ tasks: programmeOn(after, true), on, phone: firm.phone, units: METRIC, wording },
           }),
         ];
@@ -169,10 +197,10 @@ export async function writeYear(businessId: string, siteNames: readonly string[]
 /** A job as it stood on an earlier day: done when the log says so, and put off as often as it was left since. */
 function asOn(
   task: TankTask,
-  on: string,
   steps: readonly { readonly step: string; readonly on: string; readonly outcome: string }[],
+  on: string,
 ): TankTask {
-  const until = steps.filter((s) => s.step === task.code && s.on <= on);
+  const until = steps.filter((s) => s.step === task.code);
   const done = until.filter((s) => s.outcome === "done").map((s) => s.on);
   const last = done.sort().at(-1);
   return {

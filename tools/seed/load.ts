@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { addDays, civilOf, instantOf, occurrences, weekday } from "@keel-round/core/calendar";
 import { DEFAULT_LIMITS, type SourceFacts } from "@keel-round/core/given";
 import type { BarrelContents } from "@keel-round/core/mixing";
@@ -44,9 +44,17 @@ import { walkThrough } from "./walkThrough.ts";
 
 const BASE = { lat: 50.42, lon: -4.68 };
 const KM_PER_DEGREE = 111.2;
+/** A file of the stand-ins, also where a measuring program was packed into `web/node_modules/.cache`. */
+function standIn(file: string): URL {
+  const found = ["../../", "../../../"]
+    .map((up) => new URL(`${up}stand-ins/${file}`, import.meta.url))
+    .find((url) => existsSync(url));
+  if (!found) throw new Error(`stand-ins/${file} is missing.`);
+  return found;
+}
 /** The tide station that stands in for a real one. */
-const STATION = new URL("../../stand-ins/tide/port-averil.json", import.meta.url);
-const MAP = new URL("../../stand-ins/map/port-averil.geojson", import.meta.url);
+const STATION = standIn("tide/port-averil.json");
+const MAP = standIn("map/port-averil.geojson");
 /** Days from today on which nobody of the demo has a stop. */
 const FREE: Readonly<Record<string, number>> = { "Ines Calder": 6, "Tobiah Renn": 5 };
 const LEARNT_FROM_DAYS = 28;

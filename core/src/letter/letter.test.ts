@@ -1,8 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { longDate, sayDay } from "../calendar/index.ts";
 import { factsOf, inputOf, programmeOf, TODAY } from "../given/sample.fixture.ts";
+import { jobOf, performerOf } from "../programme/index.ts";
 import type { Condition } from "../readings/index.ts";
 import { say } from "../say/index.ts";
+import { inSentence } from "../text/index.ts";
 import { METRIC, type Parameter } from "../units/index.ts";
 import { type OpBody, planVisit, type VisitOp, visitState } from "../visit/index.ts";
 import { closing, greeting, type LetterInput, letterFor, tankCalled, wordingAfter } from "./index.ts";
@@ -52,6 +54,29 @@ const body = (...given: Parameters<typeof letter>) => letter(...given).body.join
 test("dates are said as people say them", () => {
   expect(longDate("2026-11-25")).toBe("Wednesday 25 November");
   expect(sayDay("2026-02-01")).toBe("1 February");
+});
+
+test("a reading that is out of place by less than its kit can tell is not told as right", () => {
+  const band = factsOf().bands.find((b) => b.parameter === "nitrate");
+  if (!band) throw new Error("No band");
+  const told = letter([read("nitrate", String(band.idealHigh + 1), "mg/L")]);
+  expect(told.measured[0]?.standing).toBe("watch");
+  expect(told.body[0]).toBe(
+    "Everything that was measured is where it should be, or so near that one test cannot tell.",
+  );
+  expect(letter([read("nitrate", String(band.idealHigh - 1), "mg/L")]).body[0]).toBe(
+    "Everything that was measured is where it should be.",
+  );
+});
+
+test("what comes next is told as what will be done, a firm's own job by its name", () => {
+  const tasks = programmeOf("community", TODAY).map((t) => ({ ...t, slips: 0, lastDoneOn: TODAY }));
+  const [first, second] = tasks.filter((t) => performerOf(t) === "technician");
+  if (!first || !second) throw new Error("No jobs");
+  const own = { ...second, slips: 1, job: { ...jobOf(second), name: "Filter service, large" } };
+  const until = letter([], { tasks: [{ ...first, slips: 1 }, own] }).until.join(" ");
+  expect(until).toContain(`One job was put off: next time I will ${inSentence(jobOf(first).name)}.`);
+  expect(until).toContain("Still to come, put off before: filter service, large.");
 });
 
 describe("a tank and its person", () => {

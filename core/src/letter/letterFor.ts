@@ -6,7 +6,7 @@ import { sentence } from "../text/index.ts";
 import { type Parameter, parameterFacts, type UnitPreference } from "../units/index.ts";
 import { change, changedL, dosed, jobsDone, leftUndone, seen, type Visited } from "./account.ts";
 import { tankCalled } from "./names.ts";
-import { headingOf, whySo } from "./opening.ts";
+import { headingOf, measuredOf, whySo } from "./opening.ts";
 import { ahead, alarm, normalTonight, ownersList, wishes } from "./wishes.ts";
 import type { Saying, Wording } from "./wording.ts";
 
@@ -64,7 +64,7 @@ export function letterFor(input: LetterInput): LetterTank {
     condition,
     heading: sentence(say(headingOf(tankCalled(facts.name), condition.state, mending), units)),
     body: [
-      ...paragraph(...whySo(condition, facts.bands, measured.length > 0)),
+      ...paragraph(...whySo(condition, facts.bands, measuredOf(measured))),
       ...paragraph(...change(input, decides), ...dosed(input), ...jobsDone(input), ...leftUndone(input)),
       ...paragraph(...seen(input)),
     ],

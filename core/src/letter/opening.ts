@@ -13,11 +13,19 @@ export function headingOf(tank: Message, state: Condition["state"], mending: boo
   return m(`letter.heading.${state}`, { tank });
 }
 
+/** What was measured: nothing, all of it right, or some of it so little out of place that its kit cannot tell. */
+type Measured = "nothing" | "right" | "near";
+
+export const measuredOf = (rows: readonly { readonly standing: "ideal" | "watch" | "act" }[]): Measured => {
+  if (rows.length === 0) return "nothing";
+  return rows.every((r) => r.standing === "ideal") ? "right" : "near";
+};
+
 /** Why the tank is as it is: what decides, and what else is out of place. */
-export function whySo(condition: Condition, bands: readonly Band[], measured: boolean): Saying[] {
+export function whySo(condition: Condition, bands: readonly Band[], measured: Measured): Saying[] {
   const reasons = toldReasons(condition);
   const first = reasons[0];
-  if (!first) return [measured ? ALL_RIGHT : NOTHING_MEASURED];
+  if (!first) return [ALL[measured]];
   const never = reasons.flatMap((r) => (r.code === "no-reading" && r.ageDays === null ? [r.parameter] : []));
   return [
     ...reasons.flatMap((reason) => reasonSayings(reason, bands)),
@@ -33,8 +41,11 @@ function toldReasons({ reason, others }: Condition): ConditionReason[] {
   return all.filter((r, i) => all.findIndex((o) => subject(o) === subject(r)) === i).slice(0, MOST_REASONS);
 }
 
-const ALL_RIGHT: Saying = { ways: [m("letter.right"), m("letter.right.b"), m("letter.right.c")] };
-const NOTHING_MEASURED: Saying = { ways: [m("letter.nothing-measured"), m("letter.nothing-measured.b")] };
+const ALL: Readonly<Record<Measured, Saying>> = {
+  right: { ways: [m("letter.right"), m("letter.right.b"), m("letter.right.c")] },
+  near: { ways: [m("letter.near"), m("letter.near.b")] },
+  nothing: { ways: [m("letter.nothing-measured"), m("letter.nothing-measured.b")] },
+};
 
 function reasonSayings(reason: ConditionReason, bands: readonly Band[]): Saying[] {
   switch (reason.code) {

@@ -5,7 +5,7 @@ import { type Band, isSalt } from "../tank/index.ts";
 import { sentence } from "../text/index.ts";
 import { type Parameter, parameterFacts, showReading, type UnitPreference, unitFor } from "../units/index.ts";
 import { tankCalled } from "./names.ts";
-import { headingOf, whySo } from "./opening.ts";
+import { headingOf, measuredOf, whySo } from "./opening.ts";
 import { wordingAfter } from "./wording.ts";
 
 /** The latest reading of a parameter, against what is right for the tank. */
@@ -79,7 +79,7 @@ export function pageFor(input: PlanInput, mending: boolean, units: UnitPreferenc
     why:
       measured.length === 0
         ? say(m("page.unread"), units)
-        : whySo(condition, input.facts.bands, true)
+        : whySo(condition, input.facts.bands, measuredOf(measured))
             .flatMap((saying) => wording.of(saying) ?? [])
             .join(" "),
     measured,

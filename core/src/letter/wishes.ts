@@ -1,5 +1,5 @@
 import { daysBetween } from "../calendar/civil.ts";
-import { dueOn, jobOf, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
+import { dueOn, jobOf, libraryJob, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
 import type { Condition, ConditionReason } from "../readings/index.ts";
 import { isPlainCode, m } from "../say/index.ts";
 import { isSalt, type TankFacts } from "../tank/index.ts";
@@ -77,33 +77,39 @@ export function alarm({ state, ...condition }: Condition, facts: TankFacts, phon
   return [{ ways: [m("letter.gasps", { phone }), m("letter.gasps.b", { phone })] }];
 }
 
+/** Names of jobs: those of the library say what is done ("soak and brush the pump"), those of a firm may say anything. */
+function byWhoNamed(tasks: readonly TankTask[], facts: TankFacts): readonly [ours: string[], own: string[]] {
+  const isOurs = (t: TankTask) => libraryJob(t.code)?.name === jobOf(t).name;
+  const names = (of: readonly TankTask[]) => of.map((t) => inSentence(taskName(t, facts)));
+  return [names(tasks.filter(isOurs)), names(tasks.filter((t) => !isOurs(t)))];
+}
+
 /** What comes next for this tank. */
 export function ahead({ facts }: Visited, condition: Condition, tasks: readonly TankTask[], on: string): Saying[] {
   const again = [...new Set(reasonsOf(condition).flatMap((r) => ("parameter" in r ? [r.parameter] : [])))];
-  const soon = tasks
-    // What was put off is told as that.
-    .filter(
-      (t) =>
-        t.slips === 0 &&
-        jobOf(t).long &&
-        performerOf(t) === "technician" &&
-        daysBetween(on, dueOn(t)) <= ANNOUNCED_DAYS,
-    )
-    .map((t) => inSentence(taskName(t, facts)));
-  const late = tasks.filter((t) => t.slips > 0).map((t) => inSentence(taskName(t, facts)));
+  // What was put off is told as that.
+  const soon = tasks.filter(
+    (t) =>
+      t.slips === 0 && jobOf(t).long && performerOf(t) === "technician" && daysBetween(on, dueOn(t)) <= ANNOUNCED_DAYS,
+  );
+  const late = tasks.filter((t) => t.slips > 0);
   const sayings: Saying[] = [];
   if (again.length > 0) {
     const parameters = { parameters: { all: again.map((parameter) => ({ parameter })) } };
     sayings.push({ ways: [m("letter.again", parameters), m("letter.again.b", parameters)] });
   }
-  if (late.length > 0) {
-    const jobs = { all: late };
-    sayings.push({ ways: [m("letter.put-off", { count: late.length, jobs }), m("letter.put-off.b", { jobs })] });
+  const [lateOurs, lateOwn] = byWhoNamed(late, facts);
+  if (lateOurs.length > 0) {
+    const jobs = { all: lateOurs };
+    sayings.push({ ways: [m("letter.put-off", { count: lateOurs.length, jobs }), m("letter.put-off.b", { jobs })] });
   }
-  if (soon.length > 0) {
-    const jobs = { jobs: { all: soon } };
+  if (lateOwn.length > 0) sayings.push({ ways: [m("letter.put-off.own", { jobs: { all: lateOwn } })] });
+  const [soonOurs, soonOwn] = byWhoNamed(soon, facts);
+  if (soonOurs.length > 0) {
+    const jobs = { jobs: { all: soonOurs } };
     sayings.push({ ways: [m("letter.soon", jobs), m("letter.soon.b", jobs)], optional: true });
   }
+  if (soonOwn.length > 0) sayings.push({ ways: [m("letter.soon.own", { jobs: { all: soonOwn } })], optional: true });
   if (facts.treatment)
     sayings.push({
       ways: [m("letter.follow-up", { name: facts.treatment.name, day: { day: facts.treatment.followUpOn } })],

@@ -96,10 +96,17 @@ export function clientReport(of: ClientPeriod, detail: Detail, units: UnitPrefer
     totals: [...totals(of, units), ...(more > 0 ? [say(m("report.more-tanks", { count: more }), units)] : [])],
     ...{ curves: [], curvesOf: "", table: null },
     tanks,
-    sections: sections(of, units),
+    sections: sections(inTheirTanks(of), units),
     close: say(m("report.close", { phone: of.phone }), units),
   };
 }
+
+/** Where it happened, inside a sentence: a client knows the tank by its name alone. */
+const inTheirTanks = ({ period, animals, endings }: ClientPeriod) => ({
+  period,
+  animals: animals.map((a) => ({ ...a, tank: inSentence(a.tank) })),
+  endings: endings.map((e) => ({ ...e, tank: inSentence(e.tank) })),
+});
 
 const URGENT: readonly ReportTank["state"][] = ["off", "drifting", "unknown", "steady"];
 /** So many lines stand on three pages with everything else. */
@@ -139,7 +146,10 @@ export function totals(
   ];
   const lost = sum(animals.filter((a) => a.kind === "lost").map((a) => a.number));
   const said: readonly (Message | null)[] = [
-    m("report.all.visits", { visits: sum(tanks.map((t) => t.visits)), tanks: tanks.length }),
+    m("report.all.visits", {
+      visits: sum(tanks.map((t) => t.visits)),
+      tanks: tanks.filter((t) => t.visits > 0).length,
+    }),
     changedL > 0 ? m("report.all.litres", { litres: { litres: changedL } }) : null,
     salt.kg > 0
       ? m("report.all.salt", { amount: quantityText(salt.kg, "kg", units, 1), litres: { litres: salt.litres } })
@@ -161,7 +171,7 @@ export function sections(
   const lines = (messages: readonly Message[]) => messages.map((s) => say(s, units).trim());
   const of = (kind: AnimalNews["kind"]) => animals.filter((a) => a.kind === kind);
   const grown = (kind: "born" | "moved-out") =>
-    of(kind).map(({ name, number, tank }) => m(`report.${kind}`, { name, count: number, tank: inSentence(tank) }));
+    of(kind).map(({ name, number, tank }) => m(`report.${kind}`, { name, count: number, tank }));
   const all: readonly ReportSection[] = [
     { title: "Lost", lines: lines(of("lost").map(lossOf)) },
     { title: "Born, grown and given away", lines: lines([...grown("born"), ...grown("moved-out")]) },
@@ -172,7 +182,7 @@ export function sections(
           .sort((a, b) => (a.replaceOn < b.replaceOn ? -1 : 1))
           .map(({ name, tank, replaceOn }) =>
             m(replaceOn > period.untilOn ? "report.replace" : "report.replace.past", {
-              ...{ name, tank: inSentence(tank), month: monthName(replaceOn) },
+              ...{ name, tank, month: monthName(replaceOn) },
             }),
           ),
       ),
@@ -195,7 +205,7 @@ function lossOf({ name, number, on, tank, cause, remedy }: AnimalNews): Message 
     ...(remedy === "" ? [] : [m("report.remedy", { remedy: bare(remedy) })]),
   ];
   return m("report.lost", {
-    ...{ name, count: number, day: { day: on }, tank: inSentence(tank) },
+    ...{ name, count: number, day: { day: on }, tank },
     cause: m("report.why", { first: why[0] ?? "", second: why[1] ?? "" }),
   });
 }

@@ -72,6 +72,7 @@ function curves(months: readonly MonthOf[], units: UnitPreference): ReportCurve[
         ...{ parameter, points, ended: "ideal" as const, band: null },
         label: parameterFacts[parameter].label,
         right: say(m("report.nothing-right"), units),
+        reach: { low: 0, high: 100 },
         shown: `${points.at(-1)?.value ?? 0} %`,
       };
     });
@@ -80,7 +81,8 @@ function curves(months: readonly MonthOf[], units: UnitPreference): ReportCurve[
 /** The clients with the most visits by name, the others in one line. */
 function clientTable(clients: readonly ClientYear[], units: UnitPreference): ReportContent["table"] {
   const busiest = [...clients].sort((a, b) => b.visits - a.visits || byName(a.name, b.name));
-  const [shown, rest] = [busiest.slice(0, MOST_CLIENTS), busiest.slice(MOST_CLIENTS)];
+  const shown = busiest.slice(0, MOST_CLIENTS).filter((c) => c.visits > 0);
+  const rest = busiest.slice(shown.length);
   const row = (c: ClientYear) => {
     const right = share(c);
     return [

@@ -255,6 +255,22 @@ describe("a year of the firm", () => {
       ["Alkalinity", [0], "0 %"],
     ]);
   });
+  test("tells places as they are called, and clients that nobody came to together", () => {
+    const { sections, table, curves } = plain(
+      firmYear(
+        {
+          ...year(3),
+          clients: [client(1, 0), client(2, 4), client(3, 0)],
+          endings: [{ name: "UV lamp", tank: "Town Museum, Moon drum", replaceOn: "2027-03-04" }],
+        },
+        METRIC,
+      ),
+    );
+    expect(sections[0]?.lines).toEqual(["UV lamp (Town Museum, Moon drum): to be replaced in March 2027."]);
+    expect(table?.rows.map((r) => r[0])).toEqual(["Client 2", "2 other clients"]);
+    // A share is drawn from nothing to all.
+    expect(curves[0]?.reach).toEqual({ low: 0, high: 100 });
+  });
   test("names the clients with the most visits, and sums up the others", () => {
     const table = plain(firmYear(year(30), METRIC)).table;
     expect(table?.rows).toHaveLength(25);

@@ -44,6 +44,8 @@ export interface ReportCurve {
   /** What is right; null where nothing is. */
   readonly band: { readonly low: number; readonly high: number } | null;
   readonly points: readonly DatedValue[];
+  /** What its height reaches from and to, where that is not its own. */
+  readonly reach?: { readonly low: number; readonly high: number };
 }
 
 /** How much is told: everything, curves of what was not steady alone, no curves and jobs, or one line a tank. */

@@ -265,6 +265,8 @@ export interface Values {
   readonly "letter.missing": Nothing;
   readonly "letter.missing.b": Nothing;
   readonly "letter.named": { readonly name: Value };
+  readonly "letter.near": Nothing;
+  readonly "letter.near.b": Nothing;
   readonly "letter.no-reading": { readonly parameters: Value; readonly count: number };
   readonly "letter.no-reading.b": { readonly parameters: Value };
   readonly "letter.note": { readonly side: "high" | "other"; readonly where: "fine" | "little" | "other" };
@@ -283,6 +285,7 @@ export interface Values {
   readonly "letter.part.until": Nothing;
   readonly "letter.put-off": { readonly count: number; readonly jobs: Value };
   readonly "letter.put-off.b": { readonly jobs: Value };
+  readonly "letter.put-off.own": { readonly jobs: Value };
   readonly "letter.retest": Nothing;
   readonly "letter.right": Nothing;
   readonly "letter.right.b": Nothing;
@@ -291,6 +294,7 @@ export interface Values {
   readonly "letter.slipped.b": { readonly job: Value };
   readonly "letter.soon": { readonly jobs: Value };
   readonly "letter.soon.b": { readonly jobs: Value };
+  readonly "letter.soon.own": { readonly jobs: Value };
   readonly "letter.tank": { readonly name: Value };
   readonly "letter.unchanged": Nothing;
   readonly "letter.unchanged.automatic": Nothing;
@@ -935,6 +939,8 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.missing": () => `I did not see all of them, and look again next time.`,
   "letter.missing.b": () => `Not all of them showed themselves; I will count again.`,
   "letter.named": (t) => `the ${t("name")}`,
+  "letter.near": () => `Everything that was measured is where it should be, or so near that one test cannot tell.`,
+  "letter.near.b": () => `What is a little out of place is so by less than one test can tell.`,
   "letter.no-reading": (t, _n, p) => `Its ${t("parameters")} ${p("count") === "one" ? `has` : `have`} never been measured.`,
   "letter.no-reading.b": (t) => `There is no reading of its ${t("parameters")} yet.`,
   "letter.note": (t) => `${t("where") === "fine" ? `fine for this tank` : t("where") === "little" ? `a little ${t("side") === "high" ? `high` : `low`}` : `too ${t("side") === "high" ? `high` : `low`}`}`,
@@ -951,16 +957,18 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.part.list": () => `Your own list`,
   "letter.part.measured": () => `Measured`,
   "letter.part.until": () => `Until the next visit`,
-  "letter.put-off": (t, _n, p) => `${p("count") === "one" ? `One job was put off and comes back` : `${t("count")} jobs were put off and come back`}: ${t("jobs")}.`,
-  "letter.put-off.b": (t) => `Still to come, put off before: ${t("jobs")}.`,
+  "letter.put-off": (t, _n, p) => `${p("count") === "one" ? `One job was` : `${t("count")} jobs were`} put off: next time I will ${t("jobs")}.`,
+  "letter.put-off.b": (t) => `On the next visit I will ${t("jobs")}, which was put off before.`,
+  "letter.put-off.own": (t) => `Still to come, put off before: ${t("jobs")}.`,
   "letter.retest": () => `That does not fit what came before, so it will be measured once more.`,
   "letter.right": () => `Everything that was measured is where it should be.`,
   "letter.right.b": () => `All its readings are as they should be.`,
   "letter.right.c": () => `Its water is as it should be.`,
   "letter.slipped": (t) => `One job has been put off twice: ${t("job")}.`,
   "letter.slipped.b": (t) => `One job is still waiting after two visits: ${t("job")}.`,
-  "letter.soon": (t) => `Coming up in the next weeks: ${t("jobs")}.`,
-  "letter.soon.b": (t) => `In the weeks ahead it gets this as well: ${t("jobs")}.`,
+  "letter.soon": (t) => `In the next weeks I will also ${t("jobs")}.`,
+  "letter.soon.b": (t) => `Within the month I mean to ${t("jobs")}.`,
+  "letter.soon.own": (t) => `Coming up in the next weeks: ${t("jobs")}.`,
   "letter.tank": (t) => `the ${t("name")} tank`,
   "letter.unchanged": () => `No water was changed today.`,
   "letter.unchanged.automatic": () => `Its machine changes the water by itself.`,

@@ -19,7 +19,7 @@ const EDGE = 4;
  * @param from The period's first day, and `to` its last one: what lies at the edges.
  */
 export function curvePlaces(
-  { points, band }: Pick<ReportCurve, "points" | "band">,
+  { points, band, reach: own }: Pick<ReportCurve, "points" | "band" | "reach">,
   {
     from,
     to,
@@ -28,7 +28,8 @@ export function curvePlaces(
   }: { readonly from: string; readonly to: string; readonly width: number; readonly height: number },
 ): CurvePlaces {
   const values = points.map((p) => p.value);
-  const reach = band ? [...values, Math.max(0, band.low), band.high] : values;
+  const edges = own ?? (band ? { low: Math.max(0, band.low), high: band.high } : null);
+  const reach = edges ? [...values, edges.low, edges.high] : values;
   const [low, high] = [Math.min(...reach), Math.max(...reach)];
   const flat = high - low < 1e-9;
   const y = scaleLinear()

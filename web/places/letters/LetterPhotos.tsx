@@ -21,7 +21,7 @@ export function LetterPhotos({
   return (
     <Fieldset mt="14px" data-pictures="">
       <legend>Pictures, two at most</legend>
-      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="14px" mt="8px">
+      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(220px, 1fr))" gap="14px" mt="8px">
         {pictures.map((p) => {
           const mine = chosen.find((c) => c.photoId === p.id);
           return (

@@ -1,6 +1,6 @@
 import { sayDay } from "@keel-round/core/calendar";
 import type { ReportContent, ReportCurve, ReportTank } from "@keel-round/core/report";
-import { Circle, Document, Image, Page, Path, Rect, Svg, Text, View } from "@react-pdf/renderer";
+import { Document, Image, Page, Path, Rect, Svg, Text, View } from "@react-pdf/renderer";
 import { INK, TONE } from "@/kit/markup/ink";
 import { PdfKeel } from "@/kit/markup/PdfKeel";
 import { plain, styles } from "@/kit/markup/pdf";
@@ -9,6 +9,11 @@ import { listsOf } from "./lists";
 
 /** Three beside each other on A4. */
 const BOX = { width: 154, height: 38 };
+
+const DOT = 1.7;
+/** A dot as a piece of a path: one path of all of them is set much quicker than a circle each. */
+const dotAt = ({ x, y }: { readonly x: number; readonly y: number }): string =>
+  `M${x - DOT} ${y}a${DOT} ${DOT} 0 1 0 ${2 * DOT} 0a${DOT} ${DOT} 0 1 0 ${-2 * DOT} 0Z`;
 
 function Curve({ curve, of }: { curve: ReportCurve; of: ReportContent }) {
   const { d, dots, band } = curvePlaces(curve, { from: of.fromOn, to: of.untilOn, ...BOX });
@@ -21,9 +26,7 @@ function Curve({ curve, of }: { curve: ReportCurve; of: ReportContent }) {
       <Svg width={BOX.width} height={BOX.height}>
         {band ? <Rect x={0} y={band.y} width={BOX.width} height={band.height} fill={INK.band} /> : null}
         {dots.length > 1 ? <Path d={d} stroke={INK.soft} strokeWidth={1} fill="none" /> : null}
-        {dots.map((p) => (
-          <Circle key={`${p.x} ${p.y}`} cx={p.x} cy={p.y} r={1.7} fill={INK.ink} />
-        ))}
+        <Path d={dots.map(dotAt).join("")} fill={INK.ink} />
       </Svg>
       <Text style={{ fontSize: 8, color: INK.soft }}>{plain(curve.right)}</Text>
     </View>
