@@ -9,5 +9,5 @@ export {
   sayDay,
   weekday,
 } from "./civil.ts";
-export { clockFor, clockText, duration, MINUTES_A_DAY } from "./clock.ts";
+export { clockText, duration, MINUTES_A_DAY } from "./clock.ts";
 export { occurrences } from "./recurrence.ts";

@@ -29,5 +29,5 @@ export {
   runningSaid,
   runningSeries,
 } from "./derived.ts";
-export { type CourseFit, courseFitter, fitCourse, meansOn, type TimedValue, valuesOn } from "./fitCourse.ts";
+export { type CourseFit, courseFitter, meansOn, type TimedValue, valuesOn } from "./fitCourse.ts";
 export { placeInBand, standing } from "./place.ts";
