@@ -96,7 +96,7 @@ test("a proposal is made, agreed to on the owner's page, and planned; another is
   await staff.getByLabel("What happens if not").fill("It gets louder as it wears.");
   await staff.getByLabel("Minutes of a visit").fill("15");
   await staff.getByRole("button", { name: "Put it on their page" }).click();
-  await expect(staff.locator('[data-proposal="A quieter pump"]')).toContainText("No answer yet.");
+  await expect(staff.locator('[data-proposal="A quieter pump"]')).toContainText("No answer yet; asked for one by ");
   await check(staff, "the owner's part of a tank");
 
   const context = await browser.newContext({ baseURL: baseURL ?? "", viewport: { width: 390, height: 844 } });

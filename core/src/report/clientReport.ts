@@ -54,6 +54,8 @@ export interface ReportSection {
 
 /** What a report is rendered from. */
 export interface ReportContent {
+  /** Language of its words, a BCP 47 tag. */
+  readonly locale: string;
   readonly business: string;
   readonly colour: string | null;
   /** "Your tanks in October 2026" */
@@ -88,11 +90,12 @@ export function clientReport(of: ClientPeriod, detail: Detail, units: UnitPrefer
       : all;
   const more = all.length - tanks.length;
   return {
+    locale: units.locale ?? "en-GB",
     ...{ business: of.business, colour: of.colour, signedBy: of.signedBy },
-    ...{ fromOn: of.period.fromOn, untilOn: of.period.untilOn, period: periodName(of.period) },
-    title: `Your ${of.tanks.length === 1 ? "tank" : "tanks"} ${during(of.period)}`,
+    ...{ fromOn: of.period.fromOn, untilOn: of.period.untilOn, period: periodName(of.period, units) },
+    title: say(m("report.title", { tanks: of.tanks.length, during: during(of.period, units) }), units),
     greeting: say(greeting(of.contact), units),
-    answer: say(answer(all, of.period), units),
+    answer: say(answer(all, during(of.period, units)), units),
     totals: [...totals(of, units), ...(more > 0 ? [say(m("report.more-tanks", { count: more }), units)] : [])],
     ...{ curves: [], curvesOf: "", table: null },
     tanks,
@@ -113,11 +116,12 @@ const URGENT: readonly ReportTank["state"][] = ["off", "drifting", "unknown", "s
 const MOST_TANKS = 48;
 
 /** "in October 2026", "from July to September 2026" */
-const during = (period: Period): string =>
-  period.kind === "quarter" ? `from ${periodName(period)}` : `in ${periodName(period)}`;
+const during = (of: Period, units: UnitPreference): string => {
+  const said = { period: periodName(of, units) };
+  return say(of.kind === "quarter" ? m("report.during.quarter", said) : m("report.during", said), units);
+};
 
-function answer(tanks: readonly ReportTank[], of: Period): Message {
-  const period = during(of);
+function answer(tanks: readonly ReportTank[], period: string): Message {
   const known = tanks.filter((t) => t.state !== "unknown");
   if (known.length === 0) return m("report.answer.unknown", { tanks: tanks.length, period });
   const out = known.filter((t) => t.state !== "steady");
@@ -173,16 +177,16 @@ export function sections(
   const grown = (kind: "born" | "moved-out") =>
     of(kind).map(({ name, number, tank }) => m(`report.${kind}`, { name, count: number, tank }));
   const all: readonly ReportSection[] = [
-    { title: "Lost", lines: lines(of("lost").map(lossOf)) },
-    { title: "Born, grown and given away", lines: lines([...grown("born"), ...grown("moved-out")]) },
+    { title: say(m("report.part.lost"), units), lines: lines(of("lost").map(lossOf)) },
+    { title: say(m("report.part.grown"), units), lines: lines([...grown("born"), ...grown("moved-out")]) },
     {
-      title: "To be replaced",
+      title: say(m("report.part.replace"), units),
       lines: lines(
         [...endings]
           .sort((a, b) => (a.replaceOn < b.replaceOn ? -1 : 1))
           .map(({ name, tank, replaceOn }) =>
             m(replaceOn > period.untilOn ? "report.replace" : "report.replace.past", {
-              ...{ name, tank, month: monthName(replaceOn) },
+              ...{ name, tank, month: monthName(replaceOn, units) },
             }),
           ),
       ),

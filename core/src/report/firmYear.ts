@@ -31,6 +31,10 @@ export interface FirmPeriod extends Omit<ClientPeriod, "contact" | "phone"> {
   readonly months: readonly MonthOf[];
 }
 
+const HEADS = [
+  ...(["report.head.client", "report.head.tanks", "report.head.visits"] as const),
+  ...(["report.head.changed", "report.head.right", "report.head.lost"] as const),
+] as const;
 const MOST_CURVES = 8;
 const MOST_CLIENTS = 24;
 
@@ -40,13 +44,14 @@ const share = ({ readings, right }: Pick<MonthOf, "readings" | "right">): number
 /** A year of the firm: figures, how well each parameter was held from month to month, and its clients. */
 export function firmYear(of: FirmPeriod, units: UnitPreference): ReportContent {
   return {
+    locale: units.locale ?? "en-GB",
     ...{ business: of.business, colour: of.colour, signedBy: of.signedBy },
-    ...{ fromOn: of.period.fromOn, untilOn: of.period.untilOn, period: periodName(of.period) },
-    title: `${of.business} in ${periodName(of.period)}`,
+    ...{ fromOn: of.period.fromOn, untilOn: of.period.untilOn, period: periodName(of.period, units) },
+    title: say(m("report.title.firm", { firm: of.business, period: periodName(of.period, units) }), units),
     ...{ greeting: "", answer: "", close: "" },
     totals: totals(of, units),
     curves: curves(of.months, units),
-    curvesOf: "Readings that were where they should be, month by month",
+    curvesOf: say(m("report.part.curves"), units),
     tanks: [],
     table: clientTable(of.clients, units),
     sections: sections(of, units),
@@ -90,7 +95,7 @@ function clientTable(clients: readonly ClientYear[], units: UnitPreference): Rep
       String(c.tanks),
       String(c.visits),
       litresText(c.changedL, units),
-      right === null ? "none" : `${right} %`,
+      right === null ? say(m("report.no-reading"), units) : `${right} %`,
       String(c.lost),
     ];
   };
@@ -101,7 +106,7 @@ function clientTable(clients: readonly ClientYear[], units: UnitPreference): Rep
     ...{ readings: all("readings"), right: all("right"), lost: all("lost") },
   };
   return {
-    head: ["Client", "Tanks", "Visits", "Changed", "Right", "Lost"],
+    head: HEADS.map((head) => say(m(head), units)),
     rows: [...shown.sort((a, b) => byName(a.name, b.name)), ...(rest.length > 0 ? [others] : [])].map(row),
   };
 }

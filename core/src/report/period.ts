@@ -1,4 +1,6 @@
 import { addDays, addMonths } from "../calendar/index.ts";
+import { m, say } from "../say/index.ts";
+import { METRIC, type UnitPreference } from "../units/index.ts";
 
 /** How long a report reaches. */
 export const PERIOD_KINDS = ["month", "quarter", "year"] as const;
@@ -15,8 +17,10 @@ export interface Period {
 
 const MONTHS: Readonly<Record<PeriodKind, number>> = { month: 1, quarter: 3, year: 12 };
 
-const month = new Intl.DateTimeFormat("en-GB", { month: "long", timeZone: "UTC" });
-const nameOfMonth = (date: string): string => month.format(new Date(`${date}T12:00:00Z`));
+const nameOfMonth = (date: string, locale: string, year: boolean): string =>
+  new Intl.DateTimeFormat(locale, { month: "long", timeZone: "UTC", ...(year ? { year: "numeric" } : {}) }).format(
+    new Date(`${date}T12:00:00Z`),
+  );
 
 /**
  * "March 2027" of a civil date.
@@ -24,7 +28,8 @@ const nameOfMonth = (date: string): string => month.format(new Date(`${date}T12:
  * @example
  * monthName("2027-03-14"); // "March 2027"
  */
-export const monthName = (date: string): string => `${nameOfMonth(date)} ${date.slice(0, 4)}`;
+export const monthName = (date: string, { locale = "en-GB" }: Pick<UnitPreference, "locale"> = {}): string =>
+  nameOfMonth(date, locale, true);
 
 /**
  * The period that a day lies in.
@@ -60,7 +65,9 @@ export function periodsBefore(kind: PeriodKind, on: string, count: number): Peri
  * @example
  * periodName({ kind: "quarter", fromOn: "2026-07-01", untilOn: "2026-09-30" }); // "July to September 2026"
  */
-export function periodName({ kind, fromOn, untilOn }: Period): string {
+export function periodName({ kind, fromOn, untilOn }: Period, units: UnitPreference = METRIC): string {
   if (kind === "year") return fromOn.slice(0, 4);
-  return kind === "month" ? monthName(fromOn) : `${nameOfMonth(fromOn)} to ${monthName(untilOn)}`;
+  if (kind === "month") return monthName(fromOn, units);
+  const first = nameOfMonth(fromOn, units.locale ?? "en-GB", false);
+  return say(m("report.quarter", { first, last: monthName(untilOn, units) }), units);
 }

@@ -65,11 +65,11 @@ describe("a period", () => {
       "2025-11-01",
       "2025-10-01",
     ]);
-    expect(periodsBefore("quarter", "2026-12-31", 2).map(periodName)).toEqual([
+    expect(periodsBefore("quarter", "2026-12-31", 2).map((p) => periodName(p))).toEqual([
       "July to September 2026",
       "April to June 2026",
     ]);
-    expect(periodsBefore("year", "2026-12-31", 1).map(periodName)).toEqual(["2025"]);
+    expect(periodsBefore("year", "2026-12-31", 1).map((p) => periodName(p))).toEqual(["2025"]);
   });
 });
 
@@ -96,7 +96,7 @@ describe("what is said of a tank", () => {
       "We came 4 times and changed 160 L of its water in 2 changes, about 20 % of it each.",
     ]);
     expect(tank?.done).toEqual(["We cleaned the glass 4 times."]);
-    expect(tank?.left).toEqual(["rinse the sponge (once: no time)"]);
+    expect(tank?.left).toBe("Left out: rinse the sponge (once: no time).");
     expect(tank?.curves.map((c) => [c.label, c.shown, c.ended])).toEqual([
       ["Alkalinity", "7.9 dKH", "ideal"],
       ["Nitrate", "31.0 mg/L", "watch"],
@@ -199,6 +199,12 @@ describe("a client's report", () => {
         ],
       },
     ]);
+  });
+  test("names months and quarters as its reader does, and its parts in its reader's language", () => {
+    const quarter = periodWith("quarter", "2026-08-01");
+    expect(periodName(quarter, { ...METRIC, locale: "de" })).toBe("Juli to September 2026");
+    expect(report({ period: quarter }).title).toBe("Your tank from July to September 2026");
+    expect(report({ tanks: [TANK, TANK] }).title).toBe("Your tanks in October 2026");
   });
   test("tells less where less is asked for, and its answer is the same", () => {
     const of = (detail: (typeof DETAILS)[number]) => clientReport(CLIENT, detail, METRIC);

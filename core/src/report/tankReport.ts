@@ -61,8 +61,8 @@ export interface ReportTank {
   readonly body: readonly string[];
   readonly curves: readonly ReportCurve[];
   readonly done: readonly string[];
-  /** Jobs that were left out, each with how often and why. */
-  readonly left: readonly string[];
+  /** Jobs that were left out, each with how often and why; empty where none was. */
+  readonly left: string;
 }
 
 const MOST_JOBS = 8;
@@ -82,7 +82,10 @@ export function tankReport(tank: TankPeriod, detail: Detail, units: UnitPreferen
       .filter((c) => detail === "all" || (detail === "unsteady" && c.how !== "steady"))
       .map((c) => curveOf(c, tank, units)),
     done: jobs ? jobLines(tank.done, units) : [],
-    left: jobs ? leftLines(tank.left, units) : [],
+    left:
+      jobs && tank.left.length > 0
+        ? say(m("report.left.all", { jobs: leftLines(tank.left, units).join("; ") }), units)
+        : "",
   };
 }
 

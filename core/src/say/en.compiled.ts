@@ -444,18 +444,33 @@ export interface Values {
   readonly "report.close": { readonly phone: Value };
   readonly "report.did": { readonly jobs: Value };
   readonly "report.did.own": { readonly jobs: Value };
+  readonly "report.during": { readonly period: Value };
+  readonly "report.during.quarter": { readonly period: Value };
+  readonly "report.head.changed": Nothing;
+  readonly "report.head.client": Nothing;
+  readonly "report.head.lost": Nothing;
+  readonly "report.head.right": Nothing;
+  readonly "report.head.tanks": Nothing;
+  readonly "report.head.visits": Nothing;
   readonly "report.job": { readonly job: Value; readonly times: number };
   readonly "report.left": { readonly job: Value; readonly times: number; readonly reason: Value; readonly said: "yes" | "other" };
+  readonly "report.left.all": { readonly jobs: Value };
   readonly "report.lost": { readonly name: Value; readonly count: number; readonly day: Value; readonly tank: Value; readonly cause: Value };
   readonly "report.more": { readonly count: Value };
   readonly "report.more-tanks": { readonly count: number };
   readonly "report.moved-out": { readonly name: Value; readonly count: number; readonly tank: Value };
+  readonly "report.no-reading": Nothing;
   readonly "report.nothing-right": Nothing;
   readonly "report.once": { readonly begins: Value; readonly value: Value; readonly low: Value; readonly high: Value };
   readonly "report.once.to": { readonly begins: Value; readonly value: Value; readonly high: Value };
   readonly "report.others": { readonly count: number };
   readonly "report.out": { readonly begins: Value; readonly first: Value; readonly value: Value; readonly low: Value; readonly high: Value; readonly out: number; readonly count: Value };
   readonly "report.out.to": { readonly begins: Value; readonly first: Value; readonly value: Value; readonly high: Value; readonly out: number; readonly count: Value };
+  readonly "report.part.curves": Nothing;
+  readonly "report.part.grown": Nothing;
+  readonly "report.part.lost": Nothing;
+  readonly "report.part.replace": Nothing;
+  readonly "report.quarter": { readonly first: Value; readonly last: Value };
   readonly "report.recovered": { readonly begins: Value; readonly out: number; readonly count: Value; readonly day: Value; readonly worst: Value; readonly value: Value };
   readonly "report.remedy": { readonly remedy: Value };
   readonly "report.replace": { readonly name: Value; readonly tank: Value; readonly month: Value };
@@ -468,6 +483,8 @@ export interface Values {
   readonly "report.tank.recovered": { readonly tank: Value };
   readonly "report.tank.steady": { readonly tank: Value };
   readonly "report.tank.unknown": { readonly tank: Value };
+  readonly "report.title": { readonly tanks: number; readonly during: Value };
+  readonly "report.title.firm": { readonly firm: Value; readonly period: Value };
   readonly "report.topped": { readonly litres: Value };
   readonly "report.visits": { readonly visits: number };
   readonly "report.why": { readonly first: Value; readonly second: Value };
@@ -1118,18 +1135,33 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "report.close": (t) => `If anything in this report is not clear, call us on ${t("phone")}.`,
   "report.did": (t) => `We ${t("jobs")}.`,
   "report.did.own": (t) => `Also done: ${t("jobs")}.`,
+  "report.during": (t) => `in ${t("period")}`,
+  "report.during.quarter": (t) => `from ${t("period")}`,
+  "report.head.changed": () => `Changed`,
+  "report.head.client": () => `Client`,
+  "report.head.lost": () => `Lost`,
+  "report.head.right": () => `Right`,
+  "report.head.tanks": () => `Tanks`,
+  "report.head.visits": () => `Visits`,
   "report.job": (t, _n, p) => `${t("job")} ${p("times") === "one" ? `once` : `${t("times")} times`}`,
   "report.left": (t, _n, p) => `${t("job")} (${p("times") === "one" ? `once` : `${t("times")} times`}${t("said") === "yes" ? `: ${t("reason")}` : ``})`,
+  "report.left.all": (t) => `Left out: ${t("jobs")}.`,
   "report.lost": (t, _n, p) => `${t("name")}: ${p("count") === "one" ? `one was` : `${t("count")} were`} lost on ${t("day")} (${t("tank")}). ${t("cause")}`,
   "report.more": (t) => `and ${t("count")} more`,
   "report.more-tanks": (t, _n, p) => `${p("count") === "one" ? `One more tank is` : `${t("count")} more tanks are`} not told of one by one`,
   "report.moved-out": (t, _n, p) => `${t("name")}: ${p("count") === "one" ? `one was` : `${t("count")} were`} taken out (${t("tank")}).`,
+  "report.no-reading": () => `none`,
   "report.nothing-right": () => `of all readings`,
   "report.once": (t) => `${t("begins")} was measured once, at ${t("value")}: ${t("low")} to ${t("high")} is right.`,
   "report.once.to": (t) => `${t("begins")} was measured once, at ${t("value")}: up to ${t("high")} is right.`,
   "report.others": (t, _n, p) => `${p("count") === "one" ? `One other client` : `${t("count")} other clients`}`,
   "report.out": (t, _n, p) => `${t("begins")} went from ${t("first")} to ${t("value")}; ${t("low")} to ${t("high")} is right. It was out of place ${p("out") === "one" ? `once` : `${t("out")} times`} in ${t("count")} readings.`,
   "report.out.to": (t, _n, p) => `${t("begins")} went from ${t("first")} to ${t("value")}; up to ${t("high")} is right. It was out of place ${p("out") === "one" ? `once` : `${t("out")} times`} in ${t("count")} readings.`,
+  "report.part.curves": () => `Readings that were where they should be, month by month`,
+  "report.part.grown": () => `Born, grown and given away`,
+  "report.part.lost": () => `Lost`,
+  "report.part.replace": () => `To be replaced`,
+  "report.quarter": (t) => `${t("first")} to ${t("last")}`,
   "report.recovered": (t, _n, p) => `${t("begins")} was out of place ${p("out") === "one" ? `once` : `${t("out")} times`} in ${t("count")} readings, last on ${t("day")} at ${t("worst")}, and has been right since: ${t("value")}.`,
   "report.remedy": (t) => `Done about it: ${t("remedy")}.`,
   "report.replace": (t) => `${t("name")} (${t("tank")}): to be replaced in ${t("month")}.`,
@@ -1142,6 +1174,8 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "report.tank.recovered": (t) => `${t("tank")} had its ups and downs, and is right again.`,
   "report.tank.steady": (t) => `${t("tank")} was steady.`,
   "report.tank.unknown": (t) => `Nothing was measured in ${t("tank")}.`,
+  "report.title": (t, _n, p) => `${p("tanks") === "one" ? `Your tank` : `Your tanks`} ${t("during")}`,
+  "report.title.firm": (t) => `${t("firm")} in ${t("period")}`,
   "report.topped": (t) => `${t("litres")} were topped up.`,
   "report.visits": (t, _n, p) => `We came ${p("visits") === "one" ? `once` : `${t("visits")} times`} and changed no water.`,
   "report.why": (t) => `${t("first")} ${t("second")}`,

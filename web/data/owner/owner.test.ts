@@ -1,4 +1,4 @@
-import { addDays } from "@keel-round/core/calendar";
+import { addDays, civilOf } from "@keel-round/core/calendar";
 import { METRIC, methodSigma } from "@keel-round/core/units";
 import { and, eq } from "drizzle-orm";
 import sharp from "sharp";
@@ -252,6 +252,19 @@ describe("a proposal", () => {
   const heater = { what: "A better lid", why: "Two fish jumped.", ifNot: "More will.", minutes: 25 };
   const newest = async (scope: Scope) => (await proposalsOf(scope, tankId)).find((p) => p.what === heater.what);
 
+  test("that nobody answered in three weeks says by when, changes no plan, and may still be answered", async () => {
+    const what = "A second heater, before winter";
+    const monthAgo = new Date(Date.now() - 30 * 86_400_000);
+    await propose(maud, { tankId, ...heater, what }, { ...when(), now: monthAgo });
+    const told = async () => (await proposalsOf(owner, tankId)).find((p) => p.what === what);
+    const made = await told();
+    const madeOn = civilOf(monthAgo.getTime(), owner.zone).date;
+    expect(made).toMatchObject({ answer: null, unanswered: true, answerBy: addDays(madeOn, 21) });
+    const findings = await db().select().from(finding).where(eq(finding.text, what));
+    expect(findings).toEqual([]);
+    await answerProposal(owner, { proposalId: made?.id ?? "", answer: "declined" }, when());
+    expect(await told()).toMatchObject({ answer: "declined", unanswered: false });
+  });
   test("stands on the owner's page, and what is agreed on the next plan with its minutes", async () => {
     await propose(maud, { tankId, ...heater }, when());
     const made = await newest(owner);

@@ -1,10 +1,11 @@
+import { addDays, civilOf } from "@keel-round/core/calendar";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { notFound, Refused } from "../access/define";
 import { lockTank } from "../access/locks";
 import type { Scope } from "../access/scope";
 import { clientsInSight, inSight } from "../access/sight";
-import type { When } from "../access/when";
+import { type When, whenOf } from "../access/when";
 import { db } from "../database/connection";
 import { newId } from "../database/ids";
 import { inTransaction } from "../database/transaction";
@@ -46,7 +47,14 @@ export interface Proposal {
   readonly withdrawn: boolean;
   readonly answer: "agreed" | "declined" | null;
   readonly answeredAt: Date | null;
+  /** Until when an answer is waited for, a civil date. */
+  readonly answerBy: string;
+  /** That day is over, and nobody answered. They still may. */
+  readonly unanswered: boolean;
 }
+
+/** An owner has so long to answer. */
+const ANSWER_DAYS = 21;
 
 /** Proposes something to the owner of a tank: it stands on their page until they answer. */
 export async function propose(scope: Scope, input: z.infer<typeof ProposeSchema>, { now }: When): Promise<void> {
@@ -140,8 +148,13 @@ export async function proposalsOf(scope: Scope, tankId?: string): Promise<Propos
     )
     .orderBy(desc(proposal.madeAt), asc(proposal.id))
     .limit(100);
-  return rows.map(({ proposal: p, ...of }) => ({
-    ...{ id: p.id, tankId: p.tankId, ...of, what: p.what, why: p.why, ifNot: p.ifNot, minutes: p.minutes },
-    ...{ madeAt: p.madeAt, withdrawn: p.withdrawnAt !== null, answer: p.answer, answeredAt: p.answeredAt },
-  }));
+  const { today } = whenOf(scope);
+  return rows.map(({ proposal: p, ...of }) => {
+    const answerBy = addDays(civilOf(p.madeAt.getTime(), scope.zone).date, ANSWER_DAYS);
+    return {
+      ...{ id: p.id, tankId: p.tankId, ...of, what: p.what, why: p.why, ifNot: p.ifNot, minutes: p.minutes },
+      ...{ madeAt: p.madeAt, withdrawn: p.withdrawnAt !== null, answer: p.answer, answeredAt: p.answeredAt },
+      ...{ answerBy, unanswered: p.answer === null && p.withdrawnAt === null && today > answerBy },
+    };
+  });
 }

@@ -15,16 +15,19 @@ function typeface(file: string): string {
 }
 
 // Full typefaces: the subset ones turn a missing letter into another one without a word.
-Font.register({
-  family: "AHN",
-  fonts: [
-    { src: typeface("atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf"), fontWeight: 400 },
-    {
-      src: typeface("atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf"),
-      fontWeight: 600,
-    },
-  ],
-});
+for (const [family, folder, name] of [
+  ["AHN", "atkinson-hyperlegible-next", "AtkinsonHyperlegibleNext"],
+  ["Noto", "noto-sans", "NotoSans"],
+  ["NotoArabic", "noto-sans-arabic", "NotoSansArabic"],
+  ["NotoHebrew", "noto-sans-hebrew", "NotoSansHebrew"],
+] as const)
+  Font.register({
+    family,
+    fonts: [
+      { src: typeface(`${folder}/400Regular/${name}_400Regular.ttf`), fontWeight: 400 },
+      { src: typeface(`${folder}/600SemiBold/${name}_600SemiBold.ttf`), fontWeight: 600 },
+    ],
+  });
 Font.register({
   family: "AHM",
   src: typeface("atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf"),
@@ -34,7 +37,8 @@ Font.registerHyphenationCallback((word) => [word]);
 /** What all pages on paper look like. */
 export const styles = StyleSheet.create({
   page: {
-    fontFamily: "AHN",
+    // A name in another script is set in the first typeface that has its letters.
+    fontFamily: ["AHN", "Noto", "NotoArabic", "NotoHebrew"],
     fontSize: 10,
     lineHeight: 1.4,
     color: INK.ink,
@@ -67,5 +71,12 @@ export const styles = StyleSheet.create({
   },
 });
 
-/** Thin and fixed spaces are not in the typeface and would come out as other letters. */
-export const plain = (text: string) => text.replaceAll("\u202f", " ").replaceAll("\u00a0", " ");
+/** A text without the thin and fixed spaces that are not in a typeface, and that a mail's reader may not know. */
+export const plain = (text: string): string => text.replaceAll("\u202f", " ").replaceAll("\u00a0", " ");
+
+/** Letters that none of the typefaces has: another one would stand in their place. */
+const UNKNOWN =
+  /[^\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Devanagari}\p{Script=Common}\p{Script=Inherited}]/gu;
+
+/** A text as it is set. Of a script that no typeface here has, each letter is a question mark: the page has it, and the mail. */
+export const inType = (text: string): string => plain(text).replaceAll(UNKNOWN, "?");

@@ -3,7 +3,7 @@ import { counted } from "@keel-round/core/text";
 import { Document, Page, renderToBuffer, Text, View } from "@react-pdf/renderer";
 import type { SiteLog } from "@/data/visit/siteLog";
 import { INK } from "@/kit/markup/ink";
-import { plain, styles } from "@/kit/markup/pdf";
+import { inType, styles } from "@/kit/markup/pdf";
 
 const COLUMNS = [
   { title: "Day, tank, by", width: 92 },
@@ -18,7 +18,7 @@ function Row({ cells, head }: { cells: readonly string[]; head: boolean }) {
     <View style={{ ...styles.row, alignItems: "flex-start" }} wrap={false} fixed={head}>
       {COLUMNS.map(({ title, width }, i) => (
         <Text key={title} style={{ width, paddingRight: 6, fontSize: 8, fontWeight: head ? 600 : 400 }}>
-          {plain(cells[i] ?? "")}
+          {inType(cells[i] ?? "")}
         </Text>
       ))}
     </View>
@@ -32,7 +32,7 @@ export function siteLogPdf({ siteName, from, to, visits }: SiteLog): Promise<Buf
     <Document title={`${siteName}: log of visits`}>
       <Page size="A4" style={{ ...styles.page, paddingHorizontal: 32 }}>
         <View style={styles.head}>
-          <Text style={{ fontWeight: 600 }}>{`${siteName}: log of visits`}</Text>
+          <Text style={{ fontWeight: 600 }}>{inType(`${siteName}: log of visits`)}</Text>
           <Text style={{ color: INK.soft }}>{`${day(from)} to ${day(to)}`}</Text>
         </View>
         <Text style={{ marginVertical: 6, color: INK.soft }}>

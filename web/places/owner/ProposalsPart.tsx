@@ -25,7 +25,7 @@ export function ProposalsPart({ part, zoneDay }: { part: Part; zoneDay: (at: Dat
 }
 
 function One({ part, of, zoneDay }: { part: Part; of: Proposal; zoneDay: (at: Date) => string }) {
-  const { what, why, ifNot, minutes, answer, answeredAt } = of;
+  const { what, why, ifNot, minutes, answer, answeredAt, answerBy, unanswered } = of;
   const on = answeredAt ? sayDay(zoneDay(answeredAt)) : "";
   return (
     <form method="post" action={`/owner/${part.page.tankId}`} style={{ marginTop: 14 }}>
@@ -33,6 +33,7 @@ function One({ part, of, zoneDay }: { part: Part; of: Proposal; zoneDay: (at: Da
       <p>
         <strong>{what}.</strong> {why} {ifNot} {`It takes ${duration(minutes)} of a visit.`}
       </p>
+      {unanswered && <p className="soft">{`We had no answer by ${sayDay(answerBy)}, and left it. You still may.`}</p>}
       {answer && <p className="soft">{`You ${answer === "agreed" ? "agreed" : "said not now"} on ${on}.`}</p>}
       <div className="two">
         {answer !== "declined" && (

@@ -85,9 +85,10 @@ const doneOf = (code: string): string => {
   return job && "done" in job && typeof job.done === "string" ? job.done : code;
 };
 
-function answerOf({ answer, answeredAt, withdrawn }: Proposal, zone: string): string {
+function answerOf({ answer, answeredAt, answerBy, unanswered, withdrawn }: Proposal, zone: string): string {
   if (withdrawn) return "Taken back.";
-  if (!answer) return "No answer yet.";
+  if (unanswered) return `No answer by ${dayLabel(answerBy)}: the plan stays as it is.`;
+  if (!answer) return `No answer yet; asked for one by ${dayLabel(answerBy)}.`;
   return `${answer === "agreed" ? "Agreed" : "Declined"} ${answeredAt ? moment(answeredAt, zone) : ""}.`;
 }
 

@@ -4,7 +4,7 @@ import type { PaperImages } from "@/data/letters/images";
 import { stripPlaces } from "@/kit/markup/bandStrip";
 import { INK, TONE } from "@/kit/markup/ink";
 import { PdfKeel } from "@/kit/markup/PdfKeel";
-import { plain, styles } from "@/kit/markup/pdf";
+import { inType, styles } from "@/kit/markup/pdf";
 import { letterSections, titleOf } from "./sections";
 
 function Strip({ reading }: { reading: LetterReading }) {
@@ -27,11 +27,11 @@ function Tank({ tank, content }: { tank: LetterTank; content: LetterContent }) {
     <View style={{ marginTop: 14 }}>
       <View style={{ flexDirection: "row", alignItems: "center" }}>
         <PdfKeel state={tank.condition.state} />
-        <Text style={styles.h1}>{plain(tank.heading)}</Text>
+        <Text style={styles.h1}>{inType(tank.heading)}</Text>
       </View>
       {tank.body.map((paragraph) => (
         <Text key={paragraph} style={{ marginTop: 4 }}>
-          {plain(paragraph)}
+          {inType(paragraph)}
         </Text>
       ))}
       {tank.measured.length > 0 ? <Text style={styles.h2}>{titleOf("measured", content)}</Text> : null}
@@ -39,8 +39,8 @@ function Tank({ tank, content }: { tank: LetterTank; content: LetterContent }) {
         <View key={m.parameter} style={styles.row}>
           <Text style={{ width: 92 }}>{m.label}</Text>
           <Strip reading={m} />
-          <Text style={{ width: 84, textAlign: "right", fontFamily: "AHM", fontSize: 9.5 }}>{plain(m.shown)}</Text>
-          <Text style={{ flex: 1, paddingLeft: 12, color: INK.soft }}>{plain(m.note)}</Text>
+          <Text style={{ width: 84, textAlign: "right", fontFamily: "AHM", fontSize: 9.5 }}>{inType(m.shown)}</Text>
+          <Text style={{ flex: 1, paddingLeft: 12, color: INK.soft }}>{inType(m.note)}</Text>
         </View>
       ))}
       {letterSections(tank, content).map(({ title, lines }) => (
@@ -48,7 +48,7 @@ function Tank({ tank, content }: { tank: LetterTank; content: LetterContent }) {
           <Text style={styles.h2}>{title}</Text>
           {lines.map((line) => (
             <Text key={line} style={{ marginTop: 2.5 }}>
-              {plain(line)}
+              {inType(line)}
             </Text>
           ))}
         </View>
@@ -70,12 +70,12 @@ export function LetterPdf({ content, images }: { content: LetterContent; images:
           <View style={{ flexDirection: "row", alignItems: "center" }}>
             {images.mark ? <Image src={images.mark} style={{ height: 20, marginRight: 7 }} /> : null}
             <Text style={{ fontWeight: 600, ...(content.colour ? { color: content.colour } : {}) }}>
-              {content.business}
+              {inType(content.business)}
             </Text>
           </View>
           <Text style={{ color: INK.soft }}>{content.date}</Text>
         </View>
-        <Text style={{ marginTop: 14 }}>{plain(content.greeting)}</Text>
+        <Text style={{ marginTop: 14 }}>{inType(content.greeting)}</Text>
         {content.tanks.map((tank) => (
           <Tank key={tank.name} tank={tank} content={content} />
         ))}
@@ -84,13 +84,13 @@ export function LetterPdf({ content, images }: { content: LetterContent; images:
             images.photos[photoId] ? (
               <View key={photoId} style={{ width: 236, marginRight: 12 }} wrap={false}>
                 <Image src={images.photos[photoId]} />
-                <Text style={{ fontSize: 9, color: INK.soft, marginTop: 2 }}>{plain(caption)}</Text>
+                <Text style={{ fontSize: 9, color: INK.soft, marginTop: 2 }}>{inType(caption)}</Text>
               </View>
             ) : null,
           )}
         </View>
-        <Text style={{ marginTop: 16 }}>{plain(content.close)}</Text>
-        <Text style={{ marginTop: 8 }}>{content.signedBy}</Text>
+        <Text style={{ marginTop: 16 }}>{inType(content.close)}</Text>
+        <Text style={{ marginTop: 8 }}>{inType(content.signedBy)}</Text>
       </Page>
     </Document>
   );

@@ -16,12 +16,14 @@ ul{margin:8px 0 0;padding:0 0 0 18px}
 td.num,th.num{text-align:right}
 `;
 
+type Drawn = Pick<ReportContent, "fromOn" | "untilOn" | "locale">;
+
 /** The box that a curve is drawn in. */
 const BOX = { width: 200, height: 54 };
 
-function Curve({ curve, of }: { curve: ReportCurve; of: Pick<ReportContent, "fromOn" | "untilOn"> }) {
+function Curve({ curve, of }: { curve: ReportCurve; of: Drawn }) {
   const { d, dots, band } = curvePlaces(curve, { from: of.fromOn, to: of.untilOn, ...BOX });
-  const readings = curve.points.map((p) => `${sayDay(p.on)}: ${Number(p.value.toPrecision(4))}`).join(", ");
+  const readings = curve.points.map((p) => `${sayDay(p.on, of.locale)}: ${Number(p.value.toPrecision(4))}`).join(", ");
   return (
     <div>
       <b>{curve.label}</b> <span style={{ color: TONE[curve.ended] }}>{curve.shown}</span>
@@ -42,7 +44,7 @@ function Curve({ curve, of }: { curve: ReportCurve; of: Pick<ReportContent, "fro
   );
 }
 
-function Curves({ curves, of }: { curves: readonly ReportCurve[]; of: Pick<ReportContent, "fromOn" | "untilOn"> }) {
+function Curves({ curves, of }: { curves: readonly ReportCurve[]; of: Drawn }) {
   if (curves.length === 0) return null;
   return (
     <div className="curves">
@@ -102,7 +104,7 @@ function Table({ of }: { of: NonNullable<ReportContent["table"]> }) {
 /** A report as a page: static markup, no script. */
 export function ReportPage({ content, mark }: { content: ReportContent; mark: string | null }) {
   return (
-    <html lang="en">
+    <html lang={content.locale}>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />

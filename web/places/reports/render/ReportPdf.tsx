@@ -1,9 +1,8 @@
-import { sayDay } from "@keel-round/core/calendar";
 import type { ReportContent, ReportCurve, ReportTank } from "@keel-round/core/report";
 import { Document, Image, Page, Path, Rect, Svg, Text, View } from "@react-pdf/renderer";
 import { INK, TONE } from "@/kit/markup/ink";
 import { PdfKeel } from "@/kit/markup/PdfKeel";
-import { plain, styles } from "@/kit/markup/pdf";
+import { inType, styles } from "@/kit/markup/pdf";
 import { curvePlaces } from "@/kit/markup/periodCurve";
 import { listsOf } from "./lists";
 
@@ -21,14 +20,14 @@ function Curve({ curve, of }: { curve: ReportCurve; of: ReportContent }) {
     <View style={{ width: BOX.width, marginRight: 9, marginTop: 7 }} wrap={false}>
       <View style={{ flexDirection: "row", justifyContent: "space-between" }}>
         <Text style={{ fontSize: 9, fontWeight: 600 }}>{curve.label}</Text>
-        <Text style={{ fontSize: 9, fontFamily: "AHM", color: TONE[curve.ended] }}>{plain(curve.shown)}</Text>
+        <Text style={{ fontSize: 9, fontFamily: "AHM", color: TONE[curve.ended] }}>{inType(curve.shown)}</Text>
       </View>
       <Svg width={BOX.width} height={BOX.height}>
         {band ? <Rect x={0} y={band.y} width={BOX.width} height={band.height} fill={INK.band} /> : null}
         {dots.length > 1 ? <Path d={d} stroke={INK.soft} strokeWidth={1} fill="none" /> : null}
         <Path d={dots.map(dotAt).join("")} fill={INK.ink} />
       </Svg>
-      <Text style={{ fontSize: 8, color: INK.soft }}>{plain(curve.right)}</Text>
+      <Text style={{ fontSize: 8, color: INK.soft }}>{inType(curve.right)}</Text>
     </View>
   );
 }
@@ -46,17 +45,17 @@ function Tank({ tank, of }: { tank: ReportTank; of: ReportContent }) {
     <View style={{ marginTop: 12 }}>
       <View style={{ flexDirection: "row", alignItems: "center" }} wrap={false}>
         <PdfKeel state={tank.state} width={20} />
-        <Text style={{ fontSize: 11.5, fontWeight: 600, flex: 1 }}>{plain(tank.heading)}</Text>
+        <Text style={{ fontSize: 11.5, fontWeight: 600, flex: 1 }}>{inType(tank.heading)}</Text>
       </View>
       {tank.body.map((paragraph) => (
         <Text key={paragraph} style={{ marginTop: 2 }}>
-          {plain(paragraph)}
+          {inType(paragraph)}
         </Text>
       ))}
       <Curves curves={tank.curves} of={of} />
       {listsOf(tank).map((line) => (
         <Text key={line} style={{ marginTop: 3 }}>
-          {plain(line)}
+          {inType(line)}
         </Text>
       ))}
     </View>
@@ -75,7 +74,7 @@ function Table({ of }: { of: NonNullable<ReportContent["table"]> }) {
             ...{ fontSize: 9, fontWeight: head ? 600 : 400 },
           }}
         >
-          {plain(cell)}
+          {inType(cell)}
         </Text>
       ))}
     </View>
@@ -92,24 +91,24 @@ function Table({ of }: { of: NonNullable<ReportContent["table"]> }) {
 export function ReportPdf({ content, mark }: { content: ReportContent; mark: string | null }) {
   const { colour } = content;
   return (
-    <Document title={content.title} author={content.business}>
+    <Document language={content.locale} title={content.title} author={content.business}>
       <Page size="A4" style={styles.page}>
         <View style={{ ...styles.head, ...(colour ? { borderColor: colour } : {}) }}>
           <View style={{ flexDirection: "row", alignItems: "center" }}>
             {mark ? <Image src={mark} style={{ height: 20, marginRight: 7 }} /> : null}
-            <Text style={{ fontWeight: 600, ...(colour ? { color: colour } : {}) }}>{content.business}</Text>
+            <Text style={{ fontWeight: 600, ...(colour ? { color: colour } : {}) }}>{inType(content.business)}</Text>
           </View>
           <Text style={{ color: INK.soft }}>{content.period}</Text>
         </View>
-        <Text style={{ ...styles.h1, marginTop: 12 }}>{plain(content.title)}</Text>
+        <Text style={{ ...styles.h1, marginTop: 12 }}>{inType(content.title)}</Text>
         {[content.greeting, content.answer]
           .filter((t) => t !== "")
           .map((t) => (
             <Text key={t} style={{ marginTop: 5 }}>
-              {plain(t)}
+              {inType(t)}
             </Text>
           ))}
-        <Text style={{ marginTop: 5 }}>{plain(content.totals.join(" · "))}</Text>
+        <Text style={{ marginTop: 5 }}>{inType(content.totals.join(" · "))}</Text>
         {content.curvesOf ? <Text style={styles.h2}>{content.curvesOf}</Text> : null}
         <Curves curves={content.curves} of={content} />
         {content.tanks.map((tank) => (
@@ -121,16 +120,13 @@ export function ReportPdf({ content, mark }: { content: ReportContent; mark: str
             <Text style={styles.h2}>{title}</Text>
             {lines.map((line) => (
               <Text key={line} style={{ marginTop: 2 }}>
-                {plain(line)}
+                {inType(line)}
               </Text>
             ))}
           </View>
         ))}
-        {content.close ? <Text style={{ marginTop: 14 }}>{plain(content.close)}</Text> : null}
-        <Text style={{ marginTop: 6 }}>{content.signedBy}</Text>
-        <Text style={{ marginTop: 6, fontSize: 8, color: INK.soft }}>
-          {`${sayDay(content.fromOn)} to ${sayDay(content.untilOn)} ${content.untilOn.slice(0, 4)}`}
-        </Text>
+        {content.close ? <Text style={{ marginTop: 14 }}>{inType(content.close)}</Text> : null}
+        <Text style={{ marginTop: 6 }}>{inType(content.signedBy)}</Text>
       </Page>
     </Document>
   );

@@ -1,7 +1,5 @@
 import type { ReportTank } from "@keel-round/core/report";
 
 /** The jobs of a tank, as they are read; only what there is. */
-export const listsOf = ({ done, left }: Pick<ReportTank, "done" | "left">): string[] => [
-  ...(done.length > 0 ? [done.join(" ")] : []),
-  ...(left.length > 0 ? [`Left out: ${left.join("; ")}.`] : []),
-];
+export const listsOf = ({ done, left }: Pick<ReportTank, "done" | "left">): string[] =>
+  [done.join(" "), left].filter((line) => line !== "");
