@@ -15,7 +15,7 @@ export function clockText(minute: number): string {
  *
  * @example
  * clockFor(570, "en-GB"); // "09:30"
- * clockFor(570, "en-US"); // "9:30\u202fAM"
+ * clockFor(570, "en-US"); // "9:30 AM"
  */
 export function clockFor(minute: number, locale: string): string {
   if (locale === "en-GB") return clockText(minute);

@@ -48,7 +48,7 @@ export function periodWith(kind: PeriodKind, on: string): Period {
  * The last periods that are over on a day, the newest first.
  *
  * @example
- * periodsBefore("month", "2026-11-30", 2); // [{ fromOn: "2026-10-01" }, { fromOn: "2026-09-01" }]
+ * periodsBefore("month", "2026-11-30", 1); // [{ kind: "month", fromOn: "2026-10-01", untilOn: "2026-10-31" }]
  */
 export function periodsBefore(kind: PeriodKind, on: string, count: number): Period[] {
   const periods: Period[] = [];

@@ -1,4 +1,5 @@
 export { type TankMisfit, tankMisfits } from "./check.ts";
+export { type CourseDay, courseDays } from "./courseDays.ts";
 export {
   type AnimalGroup,
   type Band,

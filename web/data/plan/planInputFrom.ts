@@ -2,7 +2,7 @@ import { addDays } from "@keel-round/core/calendar";
 import { DEFAULT_LIMITS, minutesForWater, type PlanInput } from "@keel-round/core/given";
 import { kitOnDay } from "@keel-round/core/kits";
 import { windowOn } from "@keel-round/core/series";
-import type { TankFacts } from "@keel-round/core/tank";
+import { courseDays, type TankFacts } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 import { siteOpenDays } from "../database/openDays";
 import type { animal, site } from "../schema";
@@ -66,7 +66,11 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
       ...(r.kitId ? { kit: r.kitId } : {}),
     })),
     rates: ratesOf(facts, water, {
-      ...{ readings, changes, events: rows.events.get(v.tankId) ?? [], on: v.on },
+      ...{ readings, changes, on: v.on },
+      events: [
+        ...(rows.events.get(v.tankId) ?? []),
+        ...courseDays(facts.treatment, v.on).map((c) => ({ onDate: c.on, text: c.text })),
+      ],
       ...{ doses: dosesBefore(facts, rows.dosing, v.on), byHand },
     }),
     tasks: (rows.tasks.get(v.tankId) ?? [])

@@ -107,6 +107,36 @@ describe("a figure of a tank over its days", () => {
     expect(unread).toMatchObject({ readings: [], answer: { enough: false, reason: "few-readings", readings: 0 } });
   });
 
+  test("a course of treatment is drawn where it began and ended, and its rate may break there; one that goes on has not ended", async () => {
+    const { row } = await sheetOf("Town Museum");
+    const give = (treatment: object | undefined) =>
+      db()
+        .update(tank)
+        .set({ facts: { ...row.facts, ...(treatment ? { treatment } : {}) } as never })
+        .where(eq(tank.id, row.id));
+    const logged = async () =>
+      (await loadTrend(maud, await sheetOf("Town Museum"), "nitrate", today)).logged
+        .filter((e) => e.text.startsWith("Algae treatment C"))
+        .map((e) => [e.text, e.on, e.day]);
+    await give({
+      name: "Algae treatment C",
+      startedOn: addDays(today, -30),
+      contactDays: 14,
+      followUpOn: addDays(today, 3),
+    });
+    expect(await logged()).toEqual([
+      ["Algae treatment C began", addDays(today, -30), -30],
+      ["Algae treatment C ended", addDays(today, -16), -16],
+    ]);
+    await give({
+      name: "Algae treatment C",
+      startedOn: addDays(today, -3),
+      contactDays: 14,
+      followUpOn: addDays(today, 12),
+    });
+    expect(await logged()).toEqual([["Algae treatment C began", addDays(today, -3), -3]]);
+    await give(undefined);
+  });
   test("a colleague's tank cannot be opened for it", async () => {
     await expect(sheetOf("Bellmaker's", ines)).rejects.toMatchObject({ code: "not-found" });
   });

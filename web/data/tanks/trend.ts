@@ -4,7 +4,7 @@ import { modeOf, type PlanInput, steadyOf } from "@keel-round/core/given";
 import { broughtBy, type IonsMgL } from "@keel-round/core/mixing";
 import type { LoggedEvent, TimedChange, TimedDose, TimedValue } from "@keel-round/core/readings";
 import type { Message } from "@keel-round/core/say";
-import { type Band, systemVolumeL } from "@keel-round/core/tank";
+import { type Band, courseDays, systemVolumeL } from "@keel-round/core/tank";
 import {
   type DoserStep,
   doserStep,
@@ -152,7 +152,10 @@ export async function loadTrend(
     day: Math.min(0, dayOf(takenAt)),
     entered: `${entered} ${unit}`,
   }));
-  const logged = events.map((e) => ({ ...e, day: daysBetween(today, e.on) }));
+  const courses = courseDays(input.facts.treatment, today).map((c) => ({ ...c, breaksRate: true }));
+  const logged = [...events, ...courses]
+    .map((e) => ({ ...e, day: daysBetween(today, e.on) }))
+    .sort((a, b) => a.day - b.day);
   const plannedDays = visits.map((v) => daysBetween(today, v.on));
   const steady = steadyFrom(input, parameter, plannedDays, values.at(-1)?.value ?? 0);
   const daysAhead = (plannedDays.at(-1) ?? USUAL_DAYS_AHEAD) + BEYOND_LAST_DAYS;
