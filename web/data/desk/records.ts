@@ -217,7 +217,13 @@ export async function createRecord(
  * @throws a refusal with what is wrong beside each field.
  */
 export function checkedValues(entity: Entity, given: Values): Values {
-  const complete = Object.fromEntries(recordKinds[entity].fields.map((f) => [f.key, given[f.key] ?? emptyValue(f)]));
+  const complete = Object.fromEntries(
+    recordKinds[entity].fields.map((f) => [
+      f.key,
+      // What is chosen from a few is as usual where nobody said; everything else is not known.
+      given[f.key] ?? (f.type.kind === "choice" ? f.usual : undefined) ?? emptyValue(f),
+    ]),
+  );
   const parsed = recordSchema(entity).safeParse(complete);
   if (!parsed.success) refuseIssues(Object.fromEntries(parsed.error.issues.map((i) => [i.path.join("."), i.message])));
   return complete;
