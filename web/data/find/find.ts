@@ -18,6 +18,9 @@ export interface Hit {
 }
 
 const MOST_HITS = 12;
+/** Of them letters, where there is something else. */
+const MOST_LETTERS = 3;
+const isLetter = (key: string): boolean => key.startsWith("letter:");
 /** Known words that are tried for one that was asked. */
 const MOST_WORDS = 60;
 /** Entries that are looked at for the rarest of the asked words. */
@@ -81,7 +84,13 @@ export async function find(scope: Scope, text: string, today: string): Promise<H
   const scores = await scoreEntries(scope, fits);
   const clients = await clientsInSight(scope);
   // Who sees a part of the business only may have their best hits far down.
-  const best = [...scores].sort(([, a], [, b]) => b - a).slice(0, clients === null ? 4 * MOST_HITS : MOST_ENTRIES);
+  const most = clients === null ? 4 * MOST_HITS : MOST_ENTRIES;
+  const ranked = [...scores].sort(([, a], [, b]) => b - a);
+  // A year of letters names its tank in each: they are ranked apart, and leave room for what they are about.
+  const best = [
+    ...ranked.filter(([key]) => !isLetter(key)).slice(0, most),
+    ...ranked.filter(([key]) => isLetter(key)).slice(0, most),
+  ];
   if (best.length === 0) return [];
   const entries = await db()
     .select()
@@ -96,11 +105,16 @@ export async function find(scope: Scope, text: string, today: string): Promise<H
         inSight(findEntry.clientId, clients),
       ),
     );
-  const hits = entries
+  const sorted = entries
     .filter((e) => scope.role !== "tankOwner" || OWNERS.includes(e.entity))
     .map((e) => ({ e, score: (scores.get(`${e.entity}:${e.entityId}`) ?? 0) * LEAN[e.entity] }))
-    .sort((a, b) => b.score - a.score || byName(a.e.title, b.e.title))
-    .slice(0, MOST_HITS)
+    .sort((a, b) => b.score - a.score || byName(a.e.title, b.e.title));
+  const letters = sorted.filter(({ e }) => e.entity === "letter");
+  const others = sorted.filter(({ e }) => e.entity !== "letter").slice(0, MOST_HITS);
+  const room = Math.max(MOST_HITS - others.length, Math.min(MOST_LETTERS, letters.length));
+  const shown = new Set([...others.slice(0, MOST_HITS - Math.min(room, letters.length)), ...letters.slice(0, room)]);
+  const hits = sorted
+    .filter((hit) => shown.has(hit))
     .map(({ e }) => ({
       entity: e.entity,
       id: e.entityId,
