@@ -28,6 +28,7 @@ export default defineConfig({
           name: "web",
           // What a person does with a part of the interface; no database.
           include: ["web/{kit,places,device}/**/*.test.{ts,tsx}"],
+          setupFiles: ["tools/testing/patient.ts"],
           // A whole visit in a browser without a screen takes its time on a machine that does something else beside it.
           testTimeout: 60_000,
         },
