@@ -52,7 +52,7 @@ test("what is wrong stands beside what was typed, and a draft outlives the page"
   await expect(page.getByLabel("Name")).toHaveValue("Otter Wharf");
   await page.getByLabel("Contact").fill("Miss Lutra");
   await page.getByLabel("E-mail").fill("lutra@otter-wharf.example");
-  await page.getByLabel("Letters").selectOption("mail-link");
+  await page.getByLabel("Letters", { exact: true }).selectOption("mail-link");
   await page.getByRole("button", { name: "Make this client" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Otter Wharf");
   await expect(page.getByText("made this client")).toBeVisible();
