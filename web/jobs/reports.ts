@@ -1,5 +1,5 @@
 import { clientReport, firmYear } from "@keel-round/core/report";
-import { METRIC, unitsOfLocale } from "@keel-round/core/units";
+import { unitsOfLocale } from "@keel-round/core/units";
 import { firmMark } from "@/data/letters/images";
 import { sendByItself } from "@/data/letters/mail";
 import { makeReports } from "@/data/reports/runs";
@@ -19,6 +19,6 @@ export async function reports(businessId: string, runId: string): Promise<void> 
       if (letterId) await sendByItself(businessId, letterId, new Date());
       return letterId !== null;
     },
-    firm: (facts) => renderReport(() => firmYear(facts, METRIC), mark),
+    firm: (facts, units) => renderReport(() => firmYear(facts, units), mark),
   });
 }

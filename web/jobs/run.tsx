@@ -11,7 +11,7 @@ import { fillKinds } from "@/data/desk/kinds";
 import { fillEntries } from "@/data/find/entries";
 import { keepSet, letterToSet } from "@/data/letters/edit";
 import { paperImages } from "@/data/letters/images";
-import { keepPdf, letterContent, letterToken, storeLetter } from "@/data/letters/letters";
+import { letterContent, letterToken, storeLetter } from "@/data/letters/letters";
 import { letterMail, noteMail, sendByItself } from "@/data/letters/mail";
 import { fillJobs } from "@/data/library/firmJobs";
 import { noteNotice, noticeMail } from "@/data/notices/notices";
@@ -22,11 +22,11 @@ import { refreshPaces } from "@/data/programme/paces";
 import { ringNow } from "@/data/push/push";
 import { layOut } from "@/data/round/layOut";
 import { refreshRoads } from "@/data/round/roads";
-import { business, type letter } from "@/data/schema";
+import { business } from "@/data/schema";
 import { refreshDay } from "@/data/tanks/status";
 import { importScope, runImport } from "@/data/transfer/imports";
 import { renderLetter } from "@/places/letters/render";
-import { renderLetterPdf } from "@/places/letters/render/pdf";
+import { keptPdf } from "@/places/letters/render/pdf";
 import { entryMessage } from "./entryMessage";
 import { letterMessage } from "./message";
 import { noticeMessage } from "./noticeMessage";
@@ -87,7 +87,7 @@ async function sendMail(job: Job): Promise<void> {
   const { queuedAt } = mail?.letter ?? {};
   if (!mail || mail.letter.sentAt || !queuedAt || queuedAt.getTime() > Date.now() + CLOCKS_APART_MS) return;
   const link = `${setting("BETTER_AUTH_URL")}/letter/${letterToken(mail.letter.id)}`;
-  const pdf = mail.letter.pdf ?? (await pdfOf(mail.letter));
+  const pdf = await keptPdf(mail.letter);
   try {
     await mailOut(letterMessage({ ...mail, letter: { ...mail.letter, pdf } }, link));
     await noteMail(mail.letter.id, { sentAt: new Date() });
@@ -98,14 +98,6 @@ async function sendMail(job: Job): Promise<void> {
     // It would be refused again: somebody has to look at the address.
     if (!refused) throw error;
   }
-}
-
-/** Sets the PDF of a letter that has none yet, and keeps it. */
-async function pdfOf({ id, businessId, content }: typeof letter.$inferSelect): Promise<Buffer | null> {
-  if (!content) return null;
-  const pdf = await renderLetterPdf(content, await paperImages(businessId, content));
-  await keepPdf(id, pdf);
-  return pdf;
 }
 
 /** Whether a mail server refused an address for good (RFC 5321: 550 to 559), and not only for now. */

@@ -1,5 +1,4 @@
 import { USUAL_VOICE } from "@keel-round/core/letter";
-import { taskLibrary } from "@keel-round/core/programme";
 import type { AnimalNews, ClientPeriod, Ending, JobCount, Period, TankPeriod } from "@keel-round/core/report";
 import { isSalt, systemVolumeL, type TankFacts } from "@keel-round/core/tank";
 import { byText } from "@keel-round/core/text";
@@ -8,6 +7,7 @@ import { wearOf, withMeter } from "@keel-round/core/upkeep";
 import { and, asc, eq, gte, inArray, isNull, lte, sql } from "drizzle-orm";
 import { db } from "../database/connection";
 import { groupBy } from "../database/groupBy";
+import { toldJobs } from "../library/toldJobs";
 import { factsOf } from "../plan/asCore";
 import { atFullLevel } from "../plan/rows";
 import {
@@ -16,7 +16,6 @@ import {
   business,
   client,
   equipment,
-  firmJob,
   reading,
   saltBatch,
   site,
@@ -174,7 +173,7 @@ const changesOf = (asked: Asked) =>
 
 /** Jobs by tank, name and what became of them; steps that are no jobs are not told, and tests stand among the readings. */
 async function jobsOf(asked: Asked) {
-  const [rows, own] = await Promise.all([
+  const [rows, jobOf] = await Promise.all([
     db()
       .select({
         ...{ tankId: stepLog.tankId, step: stepLog.step, outcome: stepLog.outcome },
@@ -184,22 +183,12 @@ async function jobsOf(asked: Asked) {
       .from(stepLog)
       .where(and(inPeriod(asked, stepLog), inArray(stepLog.outcome, ["done", "skipped"])))
       .groupBy(stepLog.tankId, stepLog.step, stepLog.outcome),
-    db()
-      .select({ code: firmJob.code, name: firmJob.name })
-      .from(firmJob)
-      .where(eq(firmJob.businessId, asked.businessId)),
+    toldJobs(asked.businessId),
   ]);
-  const names = new Map(own.map((j) => [j.code, j.name]));
-  const jobOf = (step: string): Pick<JobCount, "name" | "told"> | null => {
-    const job = step in taskLibrary ? taskLibrary[step as keyof typeof taskLibrary] : null;
-    const name = names.get(step) ?? job?.name;
-    if (!name || job?.phase === "test") return null;
-    return { name, told: job && "done" in job && typeof job.done === "string" ? job.done : null };
-  };
   return rows
     .flatMap(({ step, ...r }) => {
-      const known = jobOf(step);
-      return known ? [{ ...r, ...known }] : [];
+      const job = jobOf(step);
+      return job && !job.isTest ? [{ ...r, name: job.name, told: job.told }] : [];
     })
     .sort((a, b) => byText(a.name, b.name));
 }

@@ -1,5 +1,5 @@
 import { clientReport, firmYear, periodWith } from "@keel-round/core/report";
-import { METRIC, unitsOfLocale } from "@keel-round/core/units";
+import { METRIC, type UnitPreference, unitsOfLocale } from "@keel-round/core/units";
 import { and, eq, gte, isNotNull, lte, sql } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { pagesOf, renderReport } from "@/places/reports/render";
@@ -21,6 +21,7 @@ import {
   equipment,
   job,
   letter,
+  person,
   reportRun,
   site,
   tank,
@@ -88,7 +89,7 @@ const quick: Making = {
       )) !== null
     );
   },
-  firm: async (facts) => ({ html: JSON.stringify(firmYear(facts, METRIC)), pdf: Buffer.from("x") }),
+  firm: async (facts, units) => ({ html: JSON.stringify(firmYear(facts, units)), pdf: Buffer.from("x") }),
 };
 const ask = async (kind: "month" | "quarter" | "year") => {
   const period = periodsOffered(today).find((p) => p.kind === kind);
@@ -390,9 +391,9 @@ describe("a year of the firm", () => {
     await db().update(reportRun).set({ state: "making" }).where(eq(reportRun.id, runId));
     await makeReports(businessId, runId, {
       ...quick,
-      firm: async (f) => {
+      firm: async (f, units) => {
         facts.push(f);
-        return quick.firm(f);
+        return quick.firm(f, units);
       },
     });
     const [first] = facts;
@@ -400,6 +401,23 @@ describe("a year of the firm", () => {
     const { pdf, html } = await renderReport(() => firmYear(first, METRIC), null);
     expect(pagesOf(pdf)).toBeLessThanOrEqual(3);
     expect(html).not.toMatch(/NaN|undefined|Infinity/);
+  });
+  test("is told in the units of who asked for it", async () => {
+    const gallons: UnitPreference = { ...METRIC, volume: "US gal", length: "in", temperature: "°F" };
+    await db().update(person).set({ units: gallons }).where(eq(person.id, maud.personId));
+    const runId = newId();
+    await db()
+      .insert(reportRun)
+      .values({
+        ...{ id: runId, businessId, personId: maud.personId, kind: "year", state: "making", at: new Date() },
+        ...{ fromOn: `${today.slice(0, 4)}-01-01`, untilOn: `${today.slice(0, 4)}-12-31` },
+      });
+    await makeReports(businessId, runId, quick);
+    await db().update(person).set({ units: METRIC }).where(eq(person.id, maud.personId));
+    const { totals, table } = JSON.parse((await firmReport(maud, runId))?.html ?? "{}") as ReturnType<typeof firmYear>;
+    const told = JSON.stringify([totals, table]).replaceAll(/[\u202f\u00a0]/g, " ");
+    expect(told).toMatch(/\d US gal of water changed/);
+    expect(told).not.toMatch(/\d L\b/);
   });
   test("of a firm without clients is made, and empty", async () => {
     const [firm] = await db().select().from(business).where(eq(business.id, businessId));

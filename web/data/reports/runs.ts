@@ -7,7 +7,7 @@ import {
   periodName,
   periodsBefore,
 } from "@keel-round/core/report";
-import type { Parameter } from "@keel-round/core/units";
+import { METRIC, type Parameter, type UnitPreference } from "@keel-round/core/units";
 import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import { z } from "zod";
 import { notFound, Refused } from "../access/define";
@@ -126,7 +126,8 @@ export async function firmReport(
 export interface Making {
   /** Makes and keeps a client's report; false where the one that is there reads the same. */
   readonly client: (facts: ClientFacts) => Promise<boolean>;
-  readonly firm: (facts: FirmPeriod) => Promise<{ html: string; pdf: Buffer }>;
+  /** Makes the firm's year in the units of who asked for it. */
+  readonly firm: (facts: FirmPeriod, units: UnitPreference) => Promise<{ html: string; pdf: Buffer }>;
 }
 
 /**
@@ -135,7 +136,7 @@ export interface Making {
  */
 export async function makeReports(businessId: string, runId: string, making: Making): Promise<void> {
   const [run] = await db()
-    .select({ run: reportRun, by: person.name })
+    .select({ run: reportRun, by: person.name, units: person.units })
     .from(reportRun)
     .innerJoin(person, and(eq(person.businessId, reportRun.businessId), eq(person.id, reportRun.personId)))
     .where(mine(businessId, runId));
@@ -160,7 +161,7 @@ export async function makeReports(businessId: string, runId: string, making: Mak
     await tell({ gone: i + 1, made });
   }
   const firm = year?.of(run.run);
-  const kept = firm ? { ...(await making.firm(firm)), made: 1 } : {};
+  const kept = firm ? { ...(await making.firm(firm, { ...METRIC, ...run.units })), made: 1 } : {};
   await tell({ ...kept, state: "done", error: null, doneAt: sql`utc_timestamp(3)` as never });
 }
 

@@ -1,5 +1,4 @@
 import { civilOf, clockText } from "@keel-round/core/calendar";
-import { taskLibrary } from "@keel-round/core/programme";
 import { inSentence } from "@keel-round/core/text";
 import { guardText } from "@keel-round/core/transfer";
 import { enteredText, litresText, type Parameter, quantityText, readingLabel } from "@keel-round/core/units";
@@ -11,6 +10,7 @@ import type { Scope } from "../access/scope";
 import { clientsInSight, inSight } from "../access/sight";
 import { db } from "../database/connection";
 import { groupBy } from "../database/groupBy";
+import { toldJobs } from "../library/toldJobs";
 import { dose, finding, levelLog, person, reading, site, stepLog, stop, tank, visit, waterChange } from "../schema";
 
 /** Which log is asked for: of a site, from one day to another. */
@@ -111,13 +111,14 @@ async function partsOf(scope: Scope, visitIds: readonly string[]): Promise<(visi
     t: T,
   ) => and(eq(t.businessId, scope.businessId), inArray(t.visitId, [...visitIds]));
   const q = db();
-  const [readings, changes, doses, steps, findings, levels] = await Promise.all([
+  const [readings, changes, doses, steps, findings, levels, jobOf] = await Promise.all([
     q.select().from(reading).where(of(reading)).orderBy(asc(reading.takenAt), asc(reading.id)),
     q.select().from(waterChange).where(of(waterChange)),
     q.select().from(dose).where(of(dose)).orderBy(asc(dose.parameter)),
     q.select().from(stepLog).where(of(stepLog)).orderBy(asc(stepLog.step)),
     q.select().from(finding).where(of(finding)).orderBy(asc(finding.seenAt), asc(finding.id)),
     q.select().from(levelLog).where(of(levelLog)),
+    toldJobs(scope.businessId),
   ]);
   const by = <R extends { readonly visitId: string | null }>(rows: readonly R[]) =>
     groupBy(rows, (r) => r.visitId ?? "");
@@ -138,22 +139,16 @@ async function partsOf(scope: Scope, visitIds: readonly string[]): Promise<(visi
       ]),
       ...(dosed.get(id) ?? []).map((d) => `${Number(d.amount.toFixed(2))} ${d.unit} of ${d.product}`),
     ],
-    done: (worked.get(id) ?? []).flatMap((s) => (s.outcome === "done" ? (doneOf(s.step) ?? []) : [])),
+    done: (worked.get(id) ?? []).flatMap((s) => {
+      const job = s.outcome === "done" ? jobOf(s.step) : null;
+      return job && !job.isTest ? [job.told ?? inSentence(job.name)] : [];
+    }),
     left: (worked.get(id) ?? []).flatMap((s) => {
-      const name = s.outcome === "skipped" ? nameOf(s.step) : null;
-      return name ? [`${inSentence(name)}${s.reason ? `: ${s.reason}` : ""}`] : [];
+      const job = s.outcome === "skipped" ? jobOf(s.step) : null;
+      return job ? [`${inSentence(job.name)}${s.reason ? `: ${s.reason}` : ""}`] : [];
     }),
     found: (found.get(id) ?? []).map((f) => `${f.text}${f.state === "fixed" ? " (fixed)" : ""}`),
   });
-}
-
-const jobOf = (step: string) => (step in taskLibrary ? taskLibrary[step as keyof typeof taskLibrary] : null);
-/** Steps that are no jobs, as switching off, are not told. */
-const nameOf = (step: string): string | null => jobOf(step)?.name ?? null;
-function doneOf(step: string): string | null {
-  const job = jobOf(step);
-  // What was measured stands among the readings.
-  return job && job.phase !== "test" && "done" in job && typeof job.done === "string" ? job.done : null;
 }
 
 const HEADINGS = ["Day", "Time", "Tank", "By", "Measured", "Water", "Done", "Left out", "Found"];

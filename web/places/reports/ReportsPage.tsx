@@ -83,10 +83,10 @@ export function ReportsPage({
 
 /** What became of reports that were asked for, in words. */
 function became({ kind, state, made, gone, total, error }: ToldRun): string {
-  const made_ = kind === "year" ? "" : `${made === 0 ? "no new report" : counted(made, "new report")}`;
+  const reports = made === 0 ? "no new report" : counted(made, "new report");
   if (state === "failed") return `given up: ${error ?? ""}`;
   if (state === "cancelled")
-    return `stopped after ${gone} of ${counted(total, "client")}; ${made_ || "nothing is kept"}`;
+    return `stopped after ${gone} of ${counted(total, "client")}; ${kind === "year" ? "nothing is kept" : reports}`;
   if (kind === "year") return made > 0 ? "made" : "no client yet";
-  return `${made_} of ${counted(total, "client")}`;
+  return `${reports} of ${counted(total, "client")}`;
 }
