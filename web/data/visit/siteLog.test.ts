@@ -6,7 +6,8 @@ import { walkThrough } from "../../../tools/seed/walkThrough.ts";
 import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
-import { stop, visit } from "../schema";
+import { newId } from "../database/ids";
+import { firmJob, stepLog, stop, visit } from "../schema";
 import { SiteLogSchema, siteLog, siteLogCsv } from "./siteLog";
 
 let ines: Scope;
@@ -53,6 +54,26 @@ describe("the log of a site", () => {
     expect(today?.readings.some((r) => /^Salinity 35(\.0)? ppt$/.test(r))).toBe(true);
     expect(today?.water.join()).toMatch(/changed \d/);
     expect(today?.done.length).toBeGreaterThan(2);
+  });
+  test("has the jobs that a firm named itself, done and left out", async () => {
+    const [firm] = await db().select().from(firmJob).where(eq(firmJob.businessId, businessId)).limit(1);
+    const [v] = await db().select({ tankId: visit.tankId }).from(visit).where(eq(visit.id, visitId));
+    if (!firm || !v) throw new Error("No job");
+    const names = ["Polish the brass plate", "Check the alarm with reception"];
+    const outcomes = ["done", "skipped"] as const;
+    for (const [i, name] of names.entries()) {
+      const code = `own-${newId()}`;
+      await db().insert(firmJob).values({ ...firm, id: newId(), code, name });
+      await db()
+        .insert(stepLog)
+        .values({
+          ...{ id: newId(), businessId, tankId: v.tankId, visitId, step: code, onDate: on },
+          ...{ outcome: outcomes[i] ?? "done", reason: i === 1 ? "Nobody there" : null },
+        });
+    }
+    const today = (await siteLog(ines, days(on, on))).visits.find((of) => of.id === visitId);
+    expect(today?.done).toContain("polish the brass plate");
+    expect(today?.left).toContain("check the alarm with reception: Nobody there");
   });
   test("is told in the units of whoever reads it", async () => {
     const us = { ...ines, units: { ...METRIC, salinity: "SG 25/25", volume: "US gal" } } as const;
