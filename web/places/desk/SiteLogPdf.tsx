@@ -5,6 +5,10 @@ import type { SiteLog } from "@/data/visit/siteLog";
 import { INK } from "@/kit/markup/ink";
 import { inType, styles } from "@/kit/markup/pdf";
 
+// Of a page, the library takes the height of lines times the size of type once more each time it lays out anew, and a number of pages is
+// laid out twice: it would stand outside of its page. Rows have it themselves.
+const { lineHeight, ...page } = styles.page;
+
 const COLUMNS = [
   { title: "Day, tank, by", width: 92 },
   { title: "Measured", width: 118 },
@@ -13,11 +17,12 @@ const COLUMNS = [
   { title: "Left out, found", width: 108 },
 ] as const;
 
+// The library asks whether the word is there, not what it says: `fixed={false}` would let a row break in two.
 function Row({ cells, head }: { cells: readonly string[]; head: boolean }) {
   return (
-    <View style={{ ...styles.row, alignItems: "flex-start" }} wrap={false} fixed={head}>
+    <View style={{ ...styles.row, alignItems: "flex-start" }} wrap={false} {...(head ? { fixed: true } : {})}>
       {COLUMNS.map(({ title, width }, i) => (
-        <Text key={title} style={{ width, paddingRight: 6, fontSize: 8, fontWeight: head ? 600 : 400 }}>
+        <Text key={title} style={{ width, paddingRight: 6, fontSize: 8, lineHeight, fontWeight: head ? 600 : 400 }}>
           {inType(cells[i] ?? "")}
         </Text>
       ))}
@@ -30,7 +35,21 @@ export function siteLogPdf({ siteName, from, to, visits }: SiteLog): Promise<Buf
   const day = (on: string) => `${sayDay(on)} ${on.slice(0, 4)}`;
   return renderToBuffer(
     <Document title={`${siteName}: log of visits`}>
-      <Page size="A4" style={{ ...styles.page, paddingHorizontal: 32 }}>
+      <Page size="A4" style={{ ...page, paddingHorizontal: 32 }}>
+        {/* First: what is fixed and stands after rows that go on is lost from the pages they go on to. */}
+        <Text
+          fixed
+          style={{
+            position: "absolute",
+            bottom: 20,
+            left: 32,
+            right: 32,
+            fontSize: 8,
+            color: INK.soft,
+            textAlign: "right",
+          }}
+          render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`}
+        />
         <View style={styles.head}>
           <Text style={{ fontWeight: 600 }}>{inType(`${siteName}: log of visits`)}</Text>
           <Text style={{ color: INK.soft }}>{`${day(from)} to ${day(to)}`}</Text>
@@ -49,11 +68,6 @@ export function siteLogPdf({ siteName, from, to, visits }: SiteLog): Promise<Buf
             ]}
           />
         ))}
-        <Text
-          fixed
-          style={{ position: "absolute", bottom: 20, right: 32, fontSize: 8, color: INK.soft }}
-          render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`}
-        />
       </Page>
     </Document>,
   );
