@@ -5,7 +5,7 @@ import { Readable } from "node:stream";
 import { parseArgs } from "node:util";
 import { seeded } from "@keel-round/core/numeric";
 import type { VisitOp } from "@keel-round/core/visit";
-import { and, asc, eq, gte, isNull } from "drizzle-orm";
+import { and, asc, eq, gte, isNotNull, isNull } from "drizzle-orm";
 import { freePort, root, run, stopProcess } from "../tools/lib/system.mjs";
 import logins from "../tools/seed/logins.json" with { type: "json" };
 import { archiveOf, restore } from "./archives.ts";
@@ -111,6 +111,8 @@ const queue = await sure(() =>
     .where(and(eq(visit.businessId, businessId), eq(visit.state, "planned"), gte(visit.onDate, today)))
     .orderBy(asc(visit.onDate)),
 );
+const sentLetters = await sure(() => db().select({ id: letter.id }).from(letter).where(isNotNull(letter.sentAt)));
+const leftBefore = new Set(sentLetters.map((l) => l.id));
 const archive = await sure(() => archiveOf(maud));
 const archivedTanks = (JSON.parse(archive) as { tables: { tank: unknown[] } }).tables.tank.length;
 const restored: string[] = [];
@@ -237,11 +239,12 @@ const [, , sentBadly] = await Promise.all([technicians, desk, uploads, begins]);
 
 const settledBy = Date.now() + SETTLE_MS;
 let mails: { messageId: string }[] = [];
-let verdict = await verify({ businessId, logs, files, restored: { emails: restored, tanks: archivedTanks }, mails });
+const promised = { businessId, logs, files, restored: { emails: restored, tanks: archivedTanks }, leftBefore };
+let verdict = await verify({ ...promised, mails });
 // What is at work is let finish: a lease of whoever was killed has to run out first.
 while (Date.now() < settledBy) {
   mails = (await (await fetch(`http://127.0.0.1:${outbox}`)).json()) as typeof mails;
-  verdict = await verify({ businessId, logs, files, restored: { emails: restored, tanks: archivedTanks }, mails });
+  verdict = await verify({ ...promised, mails });
   if (verdict.stuck.length === 0) break;
   await wait(1000);
 }

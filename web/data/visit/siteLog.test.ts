@@ -63,7 +63,9 @@ describe("the log of a site", () => {
     const outcomes = ["done", "skipped"] as const;
     for (const [i, name] of names.entries()) {
       const code = `own-${newId()}`;
-      await db().insert(firmJob).values({ ...firm, id: newId(), code, name });
+      await db()
+        .insert(firmJob)
+        .values({ ...firm, id: newId(), code, name });
       await db()
         .insert(stepLog)
         .values({
