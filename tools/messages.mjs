@@ -13,6 +13,7 @@ const folder = named ?? join(root, "core/src/say");
 /** Every message of a locale by its code; a code may stand in one file only. */
 function messagesOf(locale) {
   const all = new Map();
+  if (!existsSync(join(folder, locale))) return all;
   for (const file of readdirSync(join(folder, locale))
     .filter((f) => f.endsWith(".json"))
     .sort())
@@ -128,6 +129,8 @@ const catalogues = [
 
 const files = [
   ["en.compiled.ts", compiled("en")],
+  // The words of the trouble guide by themselves: nobody carries them who does not open it.
+  ["guide.compiled.ts", compiled("en/guide")],
   ...others.map((o) => [`${o}.compiled.ts`, compiled(o)]),
   ["catalogues.compiled.ts", catalogues],
 ];

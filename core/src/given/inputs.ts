@@ -4,6 +4,7 @@ import type { Evidence, TankTask } from "../programme/index.ts";
 import type { BuildUp } from "../readings/index.ts";
 import type { Message } from "../say/index.ts";
 import type { TankFacts } from "../tank/index.ts";
+import type { TroubleCode } from "../trouble/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Meter } from "../upkeep/index.ts";
 import type { Conditioner } from "../water/index.ts";
@@ -125,6 +126,14 @@ export interface OpenFinding {
   readonly minutes?: number;
   /** The day on which the owner told it; none for what was seen on site. */
   readonly toldOn?: string;
+  /** It is a trouble that is looked at again. */
+  readonly trouble?: TroubleCode;
+}
+
+/** A trouble that was found on a visit. */
+export interface FoundTrouble {
+  readonly id: string;
+  readonly trouble: TroubleCode;
 }
 
 /** Everything that one visit's plan is made from. Serialisable: it travels to the phone as it is. */
@@ -149,6 +158,8 @@ export interface PlanInput {
   readonly dosed?: readonly Given[];
   readonly limits: DailyLimits;
   readonly findings: readonly OpenFinding[];
+  /** Troubles that were found on this visit; none before somebody says so. */
+  readonly troubles?: readonly FoundTrouble[];
   readonly on: string;
   readonly nextVisitOn: string;
   readonly lastVisitOn: string | null;
@@ -198,6 +209,7 @@ export function withToday(
     /** Undefined where nobody chose today; null where the choice was taken back. */
     readonly chosen?: PlanInput["chosen"];
     readonly overridden?: Readonly<Record<string, string>>;
+    readonly troubles?: readonly FoundTrouble[];
   },
 ): PlanInput {
   return {
@@ -205,6 +217,7 @@ export function withToday(
     readings: [...input.readings, ...seen.readings],
     belowMarkCm: seen.belowMarkCm ?? input.belowMarkCm,
     ...(seen.chosen === undefined ? {} : { chosen: seen.chosen }),
+    ...(seen.troubles ? { troubles: seen.troubles } : {}),
     ...(seen.overridden ? { overridden: { ...input.overridden, ...seen.overridden } } : {}),
   };
 }

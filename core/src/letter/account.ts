@@ -1,8 +1,11 @@
+// A letter tells of troubles in the words of the guide.
+import "../guide/index.ts";
 import type { Phase } from "../programme/index.ts";
 import { type Message, m, say, told } from "../say/index.ts";
 import { type Step, testOf } from "../steps/index.ts";
 import { gearName, systemVolumeL, type TankFacts } from "../tank/index.ts";
 import { inSentence, sentence } from "../text/index.ts";
+import { lookAgainOn } from "../trouble/index.ts";
 import type { Parameter, UnitPreference } from "../units/index.ts";
 import type { VisitPlan, VisitState } from "../visit/index.ts";
 import type { Saying } from "./wording.ts";
@@ -134,11 +137,12 @@ function leftFor(why: string, jobs: readonly string[]): Saying {
 }
 
 /** What was seen: the animals as far as they were looked at, findings by what became of them, notes. */
-export function seen({ state }: Visited): Saying[] {
+export function seen({ state, plan: { on } }: Visited): Saying[] {
   const looked: Saying = { ways: [m("letter.looked"), m("letter.looked.b"), m("letter.looked.c")], optional: true };
   return [
     ...(state.ticked.look === undefined || state.counts.length > 0 ? [] : [looked]),
     ...counts(state),
+    ...state.troubles.flatMap((t) => trouble(t, on)),
     ...state.findings.map((f): Saying => ({ ways: [finding(f)] })),
     ...state.notes.map((n): Saying => ({ ways: [told(sentence(n.text))] })),
   ];
@@ -157,6 +161,16 @@ function counts({ counts: counted }: VisitState): Saying[] {
     ...(counted.length > 0 ? [{ ways: [m("letter.counted", { animals }), m("letter.counted.b", { animals })] }] : []),
     ...dead.map(({ name, dead: number }) => ({ ways: [m("letter.died", { count: number, name })] })),
     ...(missing ? [{ ways: [m("letter.missing"), m("letter.missing.b")] }] : []),
+  ];
+}
+
+/** A trouble in the words of the guide, and when it is looked at again. */
+function trouble({ trouble: code }: VisitState["troubles"][number], on: string): Saying[] {
+  const said = { trouble: m(`trouble.${code}`), why: m(`trouble.${code}.why`) };
+  const [again] = lookAgainOn(code, on);
+  return [
+    { ways: [m("letter.trouble", said), m("letter.trouble.b", said)] },
+    ...(again ? [{ ways: [m("letter.trouble.again", { day: { day: again.on } })] }] : []),
   ];
 }
 

@@ -1,9 +1,10 @@
 import { daysBetween } from "../calendar/civil.ts";
 import { dueOn, jobOf, libraryJob, ownerList, performerOf, type TankTask, taskName } from "../programme/index.ts";
 import type { Condition, ConditionReason } from "../readings/index.ts";
-import { isPlainCode, m } from "../say/index.ts";
+import { isPlainCode, m, type PlainCode } from "../say/index.ts";
 import { isSalt, type TankFacts } from "../tank/index.ts";
 import { inSentence } from "../text/index.ts";
+import { troubleOf } from "../trouble/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { changedL, type Visited } from "./account.ts";
 import type { Saying } from "./wording.ts";
@@ -15,7 +16,12 @@ const ANNOUNCED_DAYS = 45;
 
 /** What the owner is asked for, what matters most first. */
 export function wishes({ facts, state, plan }: Visited, condition: Condition): Saying[] {
-  const asked: Saying[] = restOfDoses({ state, plan });
+  const asked: Saying[] = [
+    ...state.troubles.flatMap(({ trouble }): Saying[] =>
+      troubleOf(trouble).owner ? [{ ways: [m(`trouble.${trouble}.owner` as PlainCode)] }] : [],
+    ),
+    ...restOfDoses({ state, plan }),
+  ];
   const { treatment } = facts;
   if (treatment) {
     const said = { name: treatment.name, until: { day: treatment.followUpOn } };

@@ -3,6 +3,102 @@ import type { Nothing, Sentence, Value } from "./message.ts";
 
 /** What each message is told with. */
 export interface Values {
+  readonly "act.aim-flow.reason": Nothing;
+  readonly "act.aim-flow.title": Nothing;
+  readonly "act.air-now.reason": Nothing;
+  readonly "act.air-now.title": Nothing;
+  readonly "act.because": { readonly troubles: Value };
+  readonly "act.brush-tufts.reason": Nothing;
+  readonly "act.brush-tufts.title": Nothing;
+  readonly "act.calm-skimmer.reason": Nothing;
+  readonly "act.calm-skimmer.title": Nothing;
+  readonly "act.carbon-in.reason": Nothing;
+  readonly "act.carbon-in.title": Nothing;
+  readonly "act.clear-prefilter.reason": Nothing;
+  readonly "act.clear-prefilter.title": Nothing;
+  readonly "act.clear-pump.caution": Nothing;
+  readonly "act.clear-pump.reason": Nothing;
+  readonly "act.clear-pump.title": Nothing;
+  readonly "act.clear-wave-maker.caution": Nothing;
+  readonly "act.clear-wave-maker.reason": Nothing;
+  readonly "act.clear-wave-maker.title": Nothing;
+  readonly "act.clear-weir.reason": Nothing;
+  readonly "act.clear-weir.title": Nothing;
+  readonly "act.condition-tank.caution": Nothing;
+  readonly "act.condition-tank.reason": Nothing;
+  readonly "act.condition-tank.title": { readonly dose: Value };
+  readonly "act.dissolve-longer.reason": Nothing;
+  readonly "act.dissolve-longer.title": Nothing;
+  readonly "act.dose": { readonly ml: Value; readonly product: Value; readonly litres: Value };
+  readonly "act.dose.peroxide": { readonly ml: Value; readonly litres: Value };
+  readonly "act.label-dose": { readonly litres: Value };
+  readonly "act.let-be.reason": Nothing;
+  readonly "act.let-be.title": Nothing;
+  readonly "act.look-at-skin.reason": Nothing;
+  readonly "act.look-at-skin.title": Nothing;
+  readonly "act.measure-alkalinity.reason": Nothing;
+  readonly "act.measure-alkalinity.title": Nothing;
+  readonly "act.measure-ammonia.reason": Nothing;
+  readonly "act.measure-ammonia.title": Nothing;
+  readonly "act.measure-chlorine.reason": Nothing;
+  readonly "act.measure-chlorine.title": Nothing;
+  readonly "act.measure-flow.reason": Nothing;
+  readonly "act.measure-flow.title": Nothing;
+  readonly "act.measure-nitrate.reason": Nothing;
+  readonly "act.measure-nitrate.title": Nothing;
+  readonly "act.measure-ph.reason": Nothing;
+  readonly "act.measure-ph.title": Nothing;
+  readonly "act.measure-phosphate.reason": Nothing;
+  readonly "act.measure-phosphate.title": Nothing;
+  readonly "act.measure-salinity.reason": Nothing;
+  readonly "act.measure-salinity.title": Nothing;
+  readonly "act.measure-temperature.reason": Nothing;
+  readonly "act.measure-temperature.title": Nothing;
+  readonly "act.photo-of-it.reason": Nothing;
+  readonly "act.photo-of-it.title": Nothing;
+  readonly "act.plug-out.caution": Nothing;
+  readonly "act.plug-out.reason": Nothing;
+  readonly "act.plug-out.title": Nothing;
+  readonly "act.power-back.caution": Nothing;
+  readonly "act.power-back.reason": Nothing;
+  readonly "act.power-back.title": Nothing;
+  readonly "act.search-animals.reason": Nothing;
+  readonly "act.search-animals.title": Nothing;
+  readonly "act.shade-and-fan.caution": Nothing;
+  readonly "act.shade-and-fan.reason": Nothing;
+  readonly "act.shade-and-fan.title": Nothing;
+  readonly "act.shorter-light.reason": Nothing;
+  readonly "act.shorter-light.title": Nothing;
+  readonly "act.siphon-sheets.reason": Nothing;
+  readonly "act.siphon-sheets.title": Nothing;
+  readonly "act.siphon-silt.reason": Nothing;
+  readonly "act.siphon-silt.title": Nothing;
+  readonly "act.siphon-strings.reason": Nothing;
+  readonly "act.siphon-strings.title": Nothing;
+  readonly "act.slow-fill.reason": Nothing;
+  readonly "act.slow-fill.title": Nothing;
+  readonly "act.spot-peroxide.caution": Nothing;
+  readonly "act.spot-peroxide.reason": Nothing;
+  readonly "act.spot-peroxide.title": { readonly dose: Value };
+  readonly "act.stop-top-up.reason": Nothing;
+  readonly "act.stop-top-up.title": Nothing;
+  readonly "act.stop-water.caution": Nothing;
+  readonly "act.stop-water.reason": Nothing;
+  readonly "act.stop-water.title": Nothing;
+  readonly "act.take-air-away.reason": Nothing;
+  readonly "act.take-air-away.title": Nothing;
+  readonly "act.take-out-dead.caution": Nothing;
+  readonly "act.take-out-dead.reason": Nothing;
+  readonly "act.take-out-dead.title": Nothing;
+  readonly "act.test-again.reason": Nothing;
+  readonly "act.test-again.title": Nothing;
+  readonly "act.trim-dark.reason": Nothing;
+  readonly "act.trim-dark.title": Nothing;
+  readonly "act.warm-slowly.caution": Nothing;
+  readonly "act.warm-slowly.reason": Nothing;
+  readonly "act.warm-slowly.title": Nothing;
+  readonly "act.wipe-film.reason": Nothing;
+  readonly "act.wipe-film.title": Nothing;
   readonly "animals-back.reason": Nothing;
   readonly "animals-back.title": { readonly animals: Value };
   readonly "animals-out.reason": Nothing;
@@ -117,6 +213,7 @@ export interface Values {
   readonly "feed.portion.unknown": Nothing;
   readonly "fertiliser.for": { readonly litres: Value };
   readonly "fertiliser.half": { readonly litres: Value };
+  readonly "finding.again": { readonly day: Value };
   readonly "finding.agreed": { readonly what: Value };
   readonly "finding.agreed.why": Nothing;
   readonly "finding.due": Nothing;
@@ -296,6 +393,9 @@ export interface Values {
   readonly "letter.soon.b": { readonly jobs: Value };
   readonly "letter.soon.own": { readonly jobs: Value };
   readonly "letter.tank": { readonly name: Value };
+  readonly "letter.trouble": { readonly trouble: Value; readonly why: Value };
+  readonly "letter.trouble.again": { readonly day: Value };
+  readonly "letter.trouble.b": { readonly trouble: Value; readonly why: Value };
   readonly "letter.unchanged": Nothing;
   readonly "letter.unchanged.automatic": Nothing;
   readonly "letter.unchanged.automatic.b": Nothing;
@@ -595,6 +695,45 @@ export interface Values {
   readonly "trend.uses": { readonly rate: Value; readonly what: Value; readonly dosed: Value };
   readonly "trend.uses-since": { readonly rate: Value; readonly what: Value; readonly on: Value; readonly before: Value; readonly dosed: Value; readonly event: Value };
   readonly "trend.within": Nothing;
+  readonly "trouble.air-drawn-in": Nothing;
+  readonly "trouble.ammonia": Nothing;
+  readonly "trouble.animals-missing": Nothing;
+  readonly "trouble.bacterial-bloom": Nothing;
+  readonly "trouble.blocked-flow": Nothing;
+  readonly "trouble.brown-film": Nothing;
+  readonly "trouble.chlorine": Nothing;
+  readonly "trouble.cold-fill-bubbles": Nothing;
+  readonly "trouble.corals-after-change": Nothing;
+  readonly "trouble.corals-water-off": Nothing;
+  readonly "trouble.dark-tufts": Nothing;
+  readonly "trouble.dead-wave-maker": Nothing;
+  readonly "trouble.dinoflagellates": Nothing;
+  readonly "trouble.dose-harms": Nothing;
+  readonly "trouble.fish-dead": Nothing;
+  readonly "trouble.fish-spots": Nothing;
+  readonly "trouble.green-film": Nothing;
+  readonly "trouble.green-water": Nothing;
+  readonly "trouble.hair-rooted": Nothing;
+  readonly "trouble.hair-young": Nothing;
+  readonly "trouble.jelly-heavy": Nothing;
+  readonly "trouble.jelly-light": Nothing;
+  readonly "trouble.leak": Nothing;
+  readonly "trouble.low-oxygen": Nothing;
+  readonly "trouble.mixing-error": Nothing;
+  readonly "trouble.noisy-drain": Nothing;
+  readonly "trouble.noisy-pump": Nothing;
+  readonly "trouble.overflow": Nothing;
+  readonly "trouble.power-cut": Nothing;
+  readonly "trouble.skimmer-wild": Nothing;
+  readonly "trouble.slime": Nothing;
+  readonly "trouble.stirred-bed": Nothing;
+  readonly "trouble.surface-film": Nothing;
+  readonly "trouble.too-cold": Nothing;
+  readonly "trouble.too-warm": Nothing;
+  readonly "trouble.top-up-stuck": Nothing;
+  readonly "trouble.undissolved-salt": Nothing;
+  readonly "trouble.wrong-reading": Nothing;
+  readonly "trouble.yellow-water": Nothing;
   readonly "vacuum-sector.bare": Nothing;
   readonly "vacuum-sector.bare.done": Nothing;
   readonly "vacuum-sector.sector": { readonly sector: Value; readonly sectors: Value };
@@ -694,6 +833,102 @@ export interface Values {
 
 /** The sentences, compiled. */
 export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
+  "act.aim-flow.reason": () => `Where water moves, it does not settle.`,
+  "act.aim-flow.title": () => `Aim a wave-maker at the spot`,
+  "act.air-now.reason": () => `Animals that fight for breath need oxygen before anything else.`,
+  "act.air-now.title": () => `Air in at once: stone or jet at the surface`,
+  "act.because": (t) => `Because of: ${t("troubles")}.`,
+  "act.brush-tufts.reason": () => `What floats away settles elsewhere.`,
+  "act.brush-tufts.title": () => `Brush the tufts off and siphon them out`,
+  "act.calm-skimmer.reason": () => `A cup that runs over drains the tank onto the floor.`,
+  "act.calm-skimmer.title": () => `Lower the skimmer or switch it off until it is calm`,
+  "act.carbon-in.reason": () => `It takes out colour and most of what was dosed.`,
+  "act.carbon-in.title": () => `Put in rinsed carbon`,
+  "act.clear-prefilter.reason": () => `The first place where flow is lost.`,
+  "act.clear-prefilter.title": () => `Change the pre-filter`,
+  "act.clear-pump.caution": () => `Off at the wall before a hand goes in.`,
+  "act.clear-pump.reason": () => `A third of the flow is gone before anybody hears it.`,
+  "act.clear-pump.title": () => `Brush impeller and intake`,
+  "act.clear-wave-maker.caution": () => `Off at the wall before a hand goes in.`,
+  "act.clear-wave-maker.reason": () => `Where no flow reaches, dirt settles and rots.`,
+  "act.clear-wave-maker.title": () => `Take the wave-maker out, free and brush it`,
+  "act.clear-weir.reason": () => `The surface is pulled clean again.`,
+  "act.clear-weir.title": () => `Clear the weir, its comb and the drain`,
+  "act.condition-tank.caution": () => `Never more than the label's most. Air on: conditioner takes oxygen.`,
+  "act.condition-tank.reason": () => `Chlorine is gone within a minute, and ammonia is bound where the product does that.`,
+  "act.condition-tank.title": (t) => `Condition the whole tank: ${t("dose")}`,
+  "act.dissolve-longer.reason": () => `What is not dissolved falls out in the tank.`,
+  "act.dissolve-longer.title": () => `Mix longer: salt into water, until it is clear`,
+  "act.dose": (t) => `${t("ml")} mL of ${t("product")} for the ${t("litres")} in the tank now`,
+  "act.dose.peroxide": (t) => `${t("ml")} mL for the ${t("litres")} in the tank now`,
+  "act.label-dose": (t) => `what the label says for ${t("litres")}`,
+  "act.let-be.reason": () => `They open by themselves until the next morning.`,
+  "act.let-be.title": () => `Leave the corals alone`,
+  "act.look-at-skin.reason": () => `What a vet will ask for.`,
+  "act.look-at-skin.title": () => `Look the fish over with a torch: skin, fins, gills`,
+  "act.measure-alkalinity.reason": () => `The first figure to move when a mix was wrong.`,
+  "act.measure-alkalinity.title": () => `Measure the alkalinity`,
+  "act.measure-ammonia.reason": () => `It kills without being seen.`,
+  "act.measure-ammonia.title": () => `Measure ammonia`,
+  "act.measure-chlorine.reason": () => `Minutes count where it is there.`,
+  "act.measure-chlorine.title": () => `Measure chlorine`,
+  "act.measure-flow.reason": () => `A figure to hold against the next one.`,
+  "act.measure-flow.title": () => `Measure the return flow`,
+  "act.measure-nitrate.reason": () => `None at all is a different trouble than too much.`,
+  "act.measure-nitrate.title": () => `Measure nitrate`,
+  "act.measure-ph.reason": () => `It says how much of the ammonia is poison.`,
+  "act.measure-ph.title": () => `Measure the pH`,
+  "act.measure-phosphate.reason": () => `It feeds what grows.`,
+  "act.measure-phosphate.title": () => `Measure phosphate`,
+  "act.measure-salinity.reason": () => `It moved, or it did not: everything follows from that.`,
+  "act.measure-salinity.title": () => `Measure the salinity`,
+  "act.measure-temperature.reason": () => `Too warm or too cold explains much else.`,
+  "act.measure-temperature.title": () => `Measure the temperature`,
+  "act.photo-of-it.reason": () => `The next look is held against this one.`,
+  "act.photo-of-it.title": () => `Take a picture of it`,
+  "act.plug-out.caution": () => `Dry hands, dry floor. If the plug stands in water, off at the fuse.`,
+  "act.plug-out.reason": () => `Water and mains meet where it leaks.`,
+  "act.plug-out.title": () => `Switch off at the wall, with dry hands`,
+  "act.power-back.caution": () => `Heater last, and only if it stands in water. A fuse that goes again is for a licensed electrician.`,
+  "act.power-back.reason": () => `One faulty device trips them all; the last one on is the one.`,
+  "act.power-back.title": () => `Look at fuse and protection, switch on one by one`,
+  "act.search-animals.reason": () => `Jumpers and hiders are found in the same few places.`,
+  "act.search-animals.title": () => `Search: behind, in the weir, in the filter, on the floor`,
+  "act.shade-and-fan.caution": () => `Fan and sockets away from splashes. At most 1 to 2 degrees in a day.`,
+  "act.shade-and-fan.reason": () => `Evaporation cools slowly, which is right.`,
+  "act.shade-and-fan.title": () => `Lights off, lid open, a fan across the surface`,
+  "act.shorter-light.reason": () => `It lives on light first of all.`,
+  "act.shorter-light.title": () => `Set the lights two hours shorter`,
+  "act.siphon-sheets.reason": () => `A narrow hose pulls harder and takes less water.`,
+  "act.siphon-sheets.title": () => `Siphon the sheets, narrow hose`,
+  "act.siphon-silt.reason": () => `It would rot where it lies.`,
+  "act.siphon-silt.title": () => `Siphon the silt`,
+  "act.siphon-strings.reason": () => `The water goes back: new water would feed them.`,
+  "act.siphon-strings.title": () => `Siphon the strings through a sock`,
+  "act.slow-fill.reason": () => `Gas leaves in the barrel instead of in the tank.`,
+  "act.slow-fill.title": () => `Fill slower, let cold water stand first`,
+  "act.spot-peroxide.caution": () => `Eyes and skin: glasses and gloves. Never with vinegar, bleach or conditioner; carbon and UV off. Not near animals or mosses.`,
+  "act.spot-peroxide.reason": () => `Counted for the litres in the tank at that moment: in less water it is stronger.`,
+  "act.spot-peroxide.title": (t) => `Treat the spots with 3 % peroxide: at most ${t("dose")}`,
+  "act.stop-top-up.reason": () => `A sensor that hangs pours the whole reservoir in.`,
+  "act.stop-top-up.title": () => `Switch the top-up off, free and try its sensor`,
+  "act.stop-water.caution": () => `No hands in the water before the power is off.`,
+  "act.stop-water.reason": () => `What runs out is stopped before it is wiped up.`,
+  "act.stop-water.title": () => `Find where it runs, bring the water below it`,
+  "act.take-air-away.reason": () => `It blows as fog whatever it draws.`,
+  "act.take-air-away.title": () => `Take the air from the pump: level, bubbler, hose`,
+  "act.take-out-dead.caution": () => `Gloves; cover cuts, wash hands after.`,
+  "act.take-out-dead.reason": () => `What rots takes oxygen and gives ammonia.`,
+  "act.take-out-dead.title": () => `Take out what is dead, look at the others`,
+  "act.test-again.reason": () => `What surprises is measured twice before it is acted on.`,
+  "act.test-again.title": () => `Test again, with a second kit`,
+  "act.trim-dark.reason": () => `Old leaves are what it lives on.`,
+  "act.trim-dark.title": () => `Trim the leaves that carry it`,
+  "act.warm-slowly.caution": () => `Heater off before it leaves the water; hot glass melts plastic.`,
+  "act.warm-slowly.reason": () => `A degree an hour at most.`,
+  "act.warm-slowly.title": () => `Try the heater; if it is dead, the spare one`,
+  "act.wipe-film.reason": () => `It leaves with the water.`,
+  "act.wipe-film.title": () => `Wipe the film off, siphon what falls`,
   "animals-back.reason": () => `Level and salinity are right; the circulation is still off.`,
   "animals-back.title": (t) => `Bring the ${t("animals")} back under water`,
   "animals-out.reason": () => `In a submerged vessel, never lifted into the air.`,
@@ -808,6 +1043,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "feed.portion.unknown": () => `As much as is gone in two minutes, in two or three pinches.`,
   "fertiliser.for": (t) => `Dose fertiliser: what the label says for ${t("litres")}`,
   "fertiliser.half": (t) => `Dose fertiliser: half of what the label says for ${t("litres")}`,
+  "finding.again": (t) => `It was seen before, and is looked at again by ${t("day")}. Say what became of it.`,
   "finding.agreed": (t) => `${t("what")}, as agreed with the owner`,
   "finding.agreed.why": () => `It was proposed, and the owner agreed.`,
   "finding.due": () => `It was put off to today.`,
@@ -987,6 +1223,9 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.soon.b": (t) => `Within the month I mean to ${t("jobs")}.`,
   "letter.soon.own": (t) => `Coming up in the next weeks: ${t("jobs")}.`,
   "letter.tank": (t) => `the ${t("name")} tank`,
+  "letter.trouble": (t) => `I found this: ${t("trouble")}. ${t("why")}`,
+  "letter.trouble.again": (t) => `I look at it again about ${t("day")}.`,
+  "letter.trouble.b": (t) => `What I noticed: ${t("trouble")}. ${t("why")}`,
   "letter.unchanged": () => `No water was changed today.`,
   "letter.unchanged.automatic": () => `Its machine changes the water by itself.`,
   "letter.unchanged.automatic.b": () => `The machine takes care of its water.`,
@@ -1286,6 +1525,45 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trend.uses": (t) => `The tank uses ${t("rate")} of ${t("what")} a day and is given ${t("dosed")}.`,
   "trend.uses-since": (t) => `The tank uses ${t("rate")} of ${t("what")} a day since ${t("on")}, ${t("before")} before, and is given ${t("dosed")}: ${t("event")}.`,
   "trend.within": () => `It moves less than the kit can tell.`,
+  "trouble.air-drawn-in": () => `A pump draws air`,
+  "trouble.ammonia": () => `Ammonia`,
+  "trouble.animals-missing": () => `Animals missing`,
+  "trouble.bacterial-bloom": () => `Bloom of bacteria`,
+  "trouble.blocked-flow": () => `Blocked flow`,
+  "trouble.brown-film": () => `Brown film`,
+  "trouble.chlorine": () => `Chlorine`,
+  "trouble.cold-fill-bubbles": () => `Gas of a cold refill`,
+  "trouble.corals-after-change": () => `Closed after a change`,
+  "trouble.corals-water-off": () => `Corals tell of the water`,
+  "trouble.dark-tufts": () => `Dark tuft algae`,
+  "trouble.dead-wave-maker": () => `A dead wave-maker`,
+  "trouble.dinoflagellates": () => `Dinoflagellates`,
+  "trouble.dose-harms": () => `Harm by a dose`,
+  "trouble.fish-dead": () => `A death, not known of what`,
+  "trouble.fish-spots": () => `Spots, not known of what`,
+  "trouble.green-film": () => `Green film`,
+  "trouble.green-water": () => `Swimming algae`,
+  "trouble.hair-rooted": () => `Hair algae, rooted hard`,
+  "trouble.hair-young": () => `Hair algae of a young tank`,
+  "trouble.jelly-heavy": () => `Water too heavy for the bells`,
+  "trouble.jelly-light": () => `Water too light for the bells`,
+  "trouble.leak": () => `A leak`,
+  "trouble.low-oxygen": () => `Too little oxygen`,
+  "trouble.mixing-error": () => `A mistake in the mix`,
+  "trouble.noisy-drain": () => `Air in the drain`,
+  "trouble.noisy-pump": () => `A worn or dirty pump`,
+  "trouble.overflow": () => `An overflow`,
+  "trouble.power-cut": () => `Power cut`,
+  "trouble.skimmer-wild": () => `Skimmer foams over`,
+  "trouble.slime": () => `Slime bacteria`,
+  "trouble.stirred-bed": () => `Dust of the bed`,
+  "trouble.surface-film": () => `Overflow does not pull`,
+  "trouble.too-cold": () => `Too cold`,
+  "trouble.too-warm": () => `Too warm`,
+  "trouble.top-up-stuck": () => `Top-up stuck on`,
+  "trouble.undissolved-salt": () => `Salt not dissolved`,
+  "trouble.wrong-reading": () => `A wrong reading`,
+  "trouble.yellow-water": () => `Tannins`,
   "vacuum-sector.bare": () => `Siphon spots off the bare floor`,
   "vacuum-sector.bare.done": () => `siphoned spots off the bare floor`,
   "vacuum-sector.sector": (t) => `Vacuum sector ${t("sector")} of ${t("sectors")}`,

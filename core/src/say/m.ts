@@ -1,5 +1,8 @@
-import type { Values } from "./en.compiled.ts";
+import type { Values as Everyday } from "./en.compiled.ts";
+import type { Values as Guide } from "./guide.compiled.ts";
 import type { Message, Nothing, Value } from "./message.ts";
+
+type Values = Everyday & Guide;
 
 /** Names a message of the catalogue. */
 export type Code = keyof Values;

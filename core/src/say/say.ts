@@ -19,21 +19,29 @@ import { retold } from "./retold.ts";
 
 const BRITISH = "en-GB";
 
-/** A language as sentences are made in it: its messages, its plurals and its sign before decimals. */
+/** A language as sentences are made in it: its plurals and its sign before decimals too. */
 interface Language {
-  readonly sentences: Readonly<Record<string, Sentence | undefined>>;
+  /** The sentence of a code: its own, else the English one. */
+  readonly sentence: (code: string) => Sentence | undefined;
   readonly plurals: Intl.PluralRules;
   readonly decimal: string;
 }
 const languages = new Map<string, Language>();
+
+const SPOKEN: Record<string, Sentence | undefined> = { ...SENTENCES };
+
+/** Adds sentences that are loaded only where they are asked for. They are the same ones each time. */
+export function learn(sentences: Readonly<Record<string, Sentence>>): void {
+  Object.assign(SPOKEN, sentences);
+}
 
 /** The language of somebody: messages that it does not have yet are English. */
 function languageOf({ locale = BRITISH }: UnitPreference): Language {
   const known = languages.get(locale);
   if (known) return known;
   const own = CATALOGUES[new Intl.Locale(locale).language] ?? {};
-  const language = {
-    sentences: { ...SENTENCES, ...own },
+  const language: Language = {
+    sentence: (code) => own[code] ?? SPOKEN[code],
     plurals: new Intl.PluralRules(locale),
     decimal: new Intl.NumberFormat(locale).formatToParts(1.5).find((p) => p.type === "decimal")?.value ?? ".",
   };
@@ -43,7 +51,7 @@ function languageOf({ locale = BRITISH }: UnitPreference): Language {
 
 /** Words that stand with a thing of the core, in another language where its messages name it. */
 const inLanguage = (code: string, english: string, units: UnitPreference): string =>
-  languageOf(units).sentences[code]?.(
+  languageOf(units).sentence(code)?.(
     () => "",
     () => 0,
     () => "other",
@@ -62,8 +70,8 @@ export function say(message: Message, units: UnitPreference): string {
     return inLanguage(`job.${message.job}.${message.its}`, libraryJob(message.job)?.[message.its] ?? "", units);
   if ("kept" in message) return retold(message.kept, units);
   // One that an earlier catalogue knew: it says nothing rather than something else.
-  const { sentences, plurals } = languageOf(units);
-  const sentence = sentences[message.say];
+  const { sentence: sentenceOf, plurals } = languageOf(units);
+  const sentence = sentenceOf(message.say);
   if (!sentence) return "";
   const value = (name: string): Value => message.with?.[name] ?? "";
   const number = (name: string): number => Number(value(name));

@@ -4,6 +4,7 @@ import { plain } from "../programme/index.ts";
 import { type Message, m, type Value } from "../say/index.ts";
 import type { TankFacts } from "../tank/index.ts";
 import { gearName } from "../tank/index.ts";
+import { actionOf, troubleOf } from "../trouble/index.ts";
 import { fromTap, type Making, own, type Step, stepOf, those } from "./step.ts";
 
 /** Arriving and looking, before anything is touched. */
@@ -22,15 +23,29 @@ export function arriveAndLook(making: Making): Step[] {
 
 /** A finding that is to be looked at again, or a proposal that is to be carried out. */
 function settle(making: Making, { id, text, minutes, ...finding }: OpenFinding): Step {
+  // What was proposed says how long it takes; so does a trouble, which nobody had to agree on.
+  const agreed = minutes !== undefined && finding.trouble === undefined;
   return stepOf(making, `finding:${id}`, "look", 21, minutes ?? 2, {
-    title: m(minutes === undefined ? "finding.title" : "finding.agreed", { what: text }),
-    enters: [{ settles: id }],
-    reason: [whySettled(finding, minutes !== undefined, making.input.on)],
+    title: m(agreed ? "finding.agreed" : "finding.title", { what: text }),
+    enters: [{ settles: id }, ...measured(finding.trouble)],
+    reason: [whySettled(finding, agreed, making.input.on)],
   });
 }
 
-function whySettled({ dueOn, toldOn }: Pick<OpenFinding, "dueOn" | "toldOn">, agreed: boolean, on: string): Message {
-  if (dueOn !== undefined && daysBetween(dueOn, on) >= 0) return m("finding.due");
+/** What is measured when a trouble is looked at again. */
+const measured = (trouble: OpenFinding["trouble"]) =>
+  (trouble ? troubleOf(trouble).today : []).flatMap((code) => {
+    const measures = actionOf(code)?.measures;
+    return measures ? [{ reading: measures, needed: false } as const] : [];
+  });
+
+function whySettled(
+  { dueOn, toldOn, trouble }: Pick<OpenFinding, "dueOn" | "toldOn" | "trouble">,
+  agreed: boolean,
+  on: string,
+): Message {
+  if (trouble === undefined && dueOn !== undefined && daysBetween(dueOn, on) >= 0) return m("finding.due");
+  if (trouble !== undefined) return m("finding.again", { day: { day: dueOn ?? on } });
   if (toldOn !== undefined) return m("finding.told", { day: { day: toldOn } });
   return m(agreed ? "finding.agreed.why" : "finding.open");
 }

@@ -12,6 +12,7 @@ import { switchedOn } from "./powerUp.ts";
 import { preparation } from "./prepare.ts";
 import { exchange, refillByLitres, topsUpAlone } from "./refill.ts";
 import type { Making, Step } from "./step.ts";
+import { troubleSteps } from "./troubles.ts";
 
 /** Makes the steps of a visit from its due jobs and its water plan, as the visit goes; `orderSteps` puts them in order. */
 export function buildSteps(
@@ -27,8 +28,10 @@ export function buildSteps(
   const retested = retests(making);
   const jobs = due.map((d) => jobStep(making, d));
   const doses = correctionSteps(making, corrections, [...retested, ...jobs]);
+  const looked = arriveAndLook(making);
   return [
-    ...arriveAndLook(making),
+    ...looked,
+    ...troubleSteps(making, [...looked, ...retested, ...jobs, ...doses]),
     ...retested,
     ...fedFirst(making),
     ...bubbles(making),

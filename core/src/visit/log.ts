@@ -2,6 +2,7 @@ import { modeOf, type OpenFinding, type PlanReading, type withToday } from "../g
 import type { Dosed, DoseUnit } from "../mixing/index.ts";
 import { say } from "../say/index.ts";
 import { type SwitchGear, systemVolumeL, type TankFacts } from "../tank/index.ts";
+import type { TroubleCode } from "../trouble/index.ts";
 import { type KitAtHand, METRIC, type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
 import type { Decision } from "./decisions.ts";
@@ -43,6 +44,15 @@ export interface LoggedFinding {
   readonly text: string;
   readonly outcome: { readonly how: "fixed" | "carried" | "owner"; readonly on?: string } | null;
   /** When it was first said. */
+  readonly at: string;
+}
+
+/** A trouble that was found, and what it was found by. */
+export interface LoggedTrouble {
+  readonly id: string;
+  readonly trouble: TroubleCode;
+  readonly seen: readonly string[];
+  readonly unseen: readonly string[];
   readonly at: string;
 }
 
@@ -120,6 +130,8 @@ export interface VisitState {
   readonly counts: readonly LoggedCount[];
   readonly notes: readonly { readonly id: string | null; readonly text: string }[];
   readonly findings: readonly LoggedFinding[];
+  /** Each trouble once. */
+  readonly troubles: readonly LoggedTrouble[];
   readonly gear: Readonly<
     Partial<
       Record<
@@ -156,6 +168,7 @@ const EMPTY: VisitState = {
   counts: [],
   notes: [],
   findings: [],
+  troubles: [],
   gear: {},
   photos: [],
   handover: null,
@@ -268,6 +281,13 @@ function apply(state: VisitState, op: VisitOp): VisitState {
           [...state.findings, { id: body.id, kind: "other" as const, text: body.text ?? "", outcome, at }];
       return { ...state, findings };
     }
+    case "trouble": {
+      const { id, trouble, seen, unseen } = body;
+      const others = state.troubles.filter((t) => t.trouble !== trouble && t.id !== id);
+      return { ...state, troubles: [...others, { id, trouble, seen, unseen, at }] };
+    }
+    case "trouble-back":
+      return { ...state, troubles: state.troubles.filter((t) => t.id !== body.id) };
     case "finding-back":
       return { ...state, findings: state.findings.filter((f) => f.id !== body.id) };
     case "photo":
@@ -342,8 +362,9 @@ function planReadings(state: VisitState, on: string): PlanReading[] {
 
 /** What a visit saw and decided since its plan was made, as the next plan takes it. */
 export function seenToday(state: VisitState, on: string): Parameters<typeof withToday>[1] {
-  const { chosenL, overridden } = state;
+  const { chosenL, overridden, troubles } = state;
   return {
+    ...(troubles.length > 0 ? { troubles: troubles.map(({ id, trouble }) => ({ id, trouble })) } : {}),
     ...(Object.keys(overridden).length > 0 ? { overridden } : {}),
     readings: planReadings(state, on),
     belowMarkCm: state.belowMarkCm,
@@ -367,6 +388,7 @@ export interface Refusal {
     | "unknown-reading"
     | "unknown-note"
     | "unknown-finding"
+    | "unknown-trouble"
     | "unknown-photo"
     | "unknown-count"
     | "not-closed";
@@ -406,6 +428,8 @@ export function refuseOp(
       return state.findings.some((f) => f.id === body.id) && !openBefore.some((f) => f.id === body.id)
         ? null
         : { code: "unknown-finding" };
+    case "trouble-back":
+      return state.troubles.some((t) => t.id === body.id) ? null : { code: "unknown-trouble" };
     case "count-back":
       return state.counts.some((c) => c.animal === body.animal) ? null : { code: "unknown-count" };
     case "discard":

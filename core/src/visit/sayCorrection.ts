@@ -1,3 +1,5 @@
+import { m, say } from "../say/index.ts";
+import type { TroubleCode } from "../trouble/index.ts";
 import { enteredText, litresText, quantityText, readingLabel, type UnitPreference } from "../units/index.ts";
 import type { Correction, LoggedCount, LoggedDose, VisitState } from "./log.ts";
 
@@ -102,6 +104,15 @@ export function sayCorrection(
         was: was.notes.find((n) => n.id === change.id)?.text ?? NOTHING,
         now: "taken back",
       };
+    case "trouble":
+      return { key: change.id, what: "Trouble", was: NOTHING, now: nameOf(change.trouble, units) };
+    case "trouble-back": {
+      const before = was.troubles.find((t) => t.id === change.id);
+      return {
+        ...{ key: change.id, what: "Trouble", was: before ? nameOf(before.trouble, units) : NOTHING },
+        now: "taken back",
+      };
+    }
     case "tick":
       return { key: change.step, what: titleOf(change.step), was: outcomeOf(was, change.step), now: "done" };
     case "untick":
@@ -115,6 +126,8 @@ export function sayCorrection(
       };
   }
 }
+
+const nameOf = (trouble: TroubleCode, units: UnitPreference): string => say(m(`trouble.${trouble}`), units);
 
 /** "17.5 g" of a product. */
 export const doseText = ({ amount, unit }: Pick<LoggedDose, "amount" | "unit">): string =>

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { FINDING_KINDS } from "../given/findingKinds.ts";
 import { DOSED } from "../mixing/product.ts";
 import { SWITCH_GEAR } from "../tank/vocabulary.ts";
+import { TROUBLE_CODES } from "../trouble/troubles.ts";
 import { PARAMETERS } from "../units/parameters.ts";
 import { DECISIONS } from "./decisions.ts";
 
@@ -116,6 +117,15 @@ const CHANGES = [
   /** Notes of earlier versions have no name, and stay. */
   z.object({ type: z.literal("note"), text: words, id: id.optional() }),
   z.object({ type: z.literal("note-back"), id }),
+  /** A trouble that the guide was asked about, with what was seen and what was looked for and not seen. */
+  z.object({
+    type: z.literal("trouble"),
+    id,
+    trouble: z.enum(TROUBLE_CODES),
+    seen: z.array(text(40)).max(60),
+    unseen: z.array(text(40)).max(60),
+  }),
+  z.object({ type: z.literal("trouble-back"), id }),
 ] as const;
 
 /** What an operation may say. The same schema serves the phone, the server and the archive. */

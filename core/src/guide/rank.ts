@@ -1,0 +1,205 @@
+import type { TankKind } from "../tank/index.ts";
+import { TROUBLE_CODES, type TroubleCode } from "../trouble/index.ts";
+import { CAUSES } from "./causes.ts";
+import { CLUE_CODES, type ClueCode, clueOf, metIn } from "./clues.ts";
+
+/** The tank as far as it changes what is to be expected of it. */
+export interface Setting {
+  readonly kind: TankKind;
+  readonly salt: boolean;
+  readonly ageDays: number;
+}
+
+/** What was seen, and what was looked for and not seen; anything else is unknown. */
+export type Answers = Readonly<Partial<Record<ClueCode, boolean>>>;
+
+/** How much one clue says for a trouble, above 0, or against it. */
+export interface Weight {
+  readonly clue: ClueCode;
+  readonly weight: number;
+}
+
+export type Chance = "likely" | "possible" | "unlikely";
+
+/** A trouble with what speaks for and against it, the strongest first. */
+export interface Ranked {
+  readonly trouble: TroubleCode;
+  readonly chance: Chance;
+  /** 0 to 1 among everything that the guide knows and what it does not; for the order, never shown. */
+  readonly share: number;
+  readonly pros: readonly ClueCode[];
+  readonly cons: readonly ClueCode[];
+}
+
+/** One group of clues says no more than this, whatever it says. */
+const MOST_WEIGHT = 3;
+const LIKELY = 0.6;
+const POSSIBLE = 0.2;
+/** Something that the guide does not know, against the troubles that it knows. */
+const SOMETHING_ELSE = 1;
+/** Less than this is no reason for or against anything. */
+const TELLS = 0.4;
+
+const FIRST_WEEKS_DAYS = 56;
+const YOUNG_DAYS = 245;
+
+const capped = (w: number): number => Math.max(-MOST_WEIGHT, Math.min(MOST_WEIGHT, w));
+
+/** How often a clue comes with a trouble. */
+const withTrouble = (trouble: TroubleCode, clue: ClueCode): number => CAUSES[trouble].with[clue] ?? clueOf(clue).base;
+
+/** For each clue, how much each answer says for each trouble, in their order: the logarithm of how much likelier it is with it. */
+const WEIGHTS = new Map(
+  CLUE_CODES.map((clue) => {
+    const { base } = clueOf(clue);
+    const shares = TROUBLE_CODES.map((trouble) => withTrouble(trouble, clue));
+    return [
+      clue,
+      {
+        yes: Float64Array.from(shares, (p) => capped(Math.log(p / base))),
+        no: Float64Array.from(shares, (p) => capped(Math.log((1 - p) / (1 - base)))),
+      },
+    ];
+  }),
+);
+const SHARES = new Map(
+  CLUE_CODES.map((clue) => [clue, Float64Array.from(TROUBLE_CODES, (trouble) => withTrouble(trouble, clue))]),
+);
+const NOTHING = new Float64Array(TROUBLE_CODES.length);
+
+const weightsOf = (clue: ClueCode, yes: boolean): Float64Array =>
+  (yes ? WEIGHTS.get(clue)?.yes : WEIGHTS.get(clue)?.no) ?? NOTHING;
+
+function priorOf(trouble: TroubleCode, { ageDays }: Setting): number {
+  const { prior, weeks = 1, months = 1 } = CAUSES[trouble];
+  return prior * (ageDays < FIRST_WEEKS_DAYS ? weeks : ageDays < YOUNG_DAYS ? months : 1);
+}
+
+/** What speaks for and against every trouble: of each group of clues the one that says most. */
+interface Weighed {
+  readonly scores: Float64Array;
+  readonly groups: ReadonlyMap<string, Float64Array>;
+}
+
+function weigh(answers: Answers, setting: Setting): Weighed {
+  const groups = new Map<string, Float64Array>();
+  for (const clue of Object.keys(answers) as ClueCode[]) {
+    const { group } = clueOf(clue);
+    const [strongest, weights] = [
+      groups.get(group) ?? new Float64Array(TROUBLE_CODES.length),
+      weightsOf(clue, answers[clue] === true),
+    ];
+    for (let i = 0; i < weights.length; i++)
+      if (Math.abs(weights[i] as number) > Math.abs(strongest[i] as number)) strongest[i] = weights[i] as number;
+    groups.set(group, strongest);
+  }
+  const scores = Float64Array.from(TROUBLE_CODES, (trouble) =>
+    metIn(CAUSES[trouble].where, setting.kind, setting.salt) ? Math.log(priorOf(trouble, setting)) : -Infinity,
+  );
+  for (const weights of groups.values())
+    for (const [i, weight] of weights.entries()) scores[i] = (scores[i] ?? 0) + weight;
+  return { scores, groups };
+}
+
+/** Shares of the troubles, which with that of something else are 1 together. */
+function sharesOf(scores: Float64Array): Float64Array {
+  const most = scores.reduce((a, b) => Math.max(a, b), Math.log(SOMETHING_ELSE));
+  const powers = scores.map((s) => Math.exp(s - most));
+  const sum = powers.reduce((a, b) => a + b, SOMETHING_ELSE * Math.exp(-most));
+  return powers.map((p) => p / sum);
+}
+
+/**
+ * What may be wrong, the likeliest first: prior by kind and age, and of each group of clues the one that says most.
+ *
+ * One trouble at a time is assumed, and one share is kept for what the guide does not know.
+ *
+ * Source: naive Bayes by weight of evidence; Good, Weight of evidence: a brief survey, 1985.
+ * @returns empty where nothing was seen.
+ */
+export function rank(answers: Answers, setting: Setting): Ranked[] {
+  if (!Object.values(answers).some(Boolean)) return [];
+  const { scores } = weigh(answers, setting);
+  const answered = Object.keys(answers) as ClueCode[];
+  const shares = sharesOf(scores);
+  return TROUBLE_CODES.flatMap((trouble, i): Ranked[] => {
+    const share = shares[i] as number;
+    if (share === 0) return [];
+    // What counts is the strongest of a group; what is shown is all of it.
+    const told = answered
+      .map((clue): Weight => ({ clue, weight: weightsOf(clue, answers[clue] === true)[i] as number }))
+      .filter(({ weight }) => Math.abs(weight) >= TELLS)
+      .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+    return [
+      {
+        ...{ trouble, share, chance: share >= LIKELY ? "likely" : share >= POSSIBLE ? "possible" : "unlikely" },
+        pros: told.filter((w) => w.weight > 0).map((w) => w.clue),
+        cons: told.filter((w) => w.weight < 0).map((w) => w.clue),
+      },
+    ];
+  }).sort((a, b) => b.share - a.share);
+}
+
+const ELSE = Math.log(SOMETHING_ELSE);
+
+/** How much is still open, nats: of what the scores make of each trouble and of something else. */
+function entropyOf(scores: ArrayLike<number>): number {
+  let most = ELSE;
+  for (let i = 0; i < scores.length; i++) most = Math.max(most, scores[i] as number);
+  let [sum, moment] = [0, 0];
+  for (let i = -1; i < scores.length; i++) {
+    const x = (i < 0 ? ELSE : (scores[i] as number)) - most;
+    const power = Math.exp(x);
+    sum += power;
+    if (power > 0) moment += x * power;
+  }
+  return Math.log(sum) - moment / sum;
+}
+
+/** Whether a clue may be asked for: it can be met here, nobody has answered it, and what it follows from was seen. */
+function isOpen(clue: ClueCode, answers: Answers, { kind, salt }: Setting): boolean {
+  const { minutes, where, after } = clueOf(clue);
+  return (
+    minutes !== undefined &&
+    answers[clue] === undefined &&
+    metIn(where, kind, salt) &&
+    (!after || after.some((code) => answers[code as ClueCode] === true))
+  );
+}
+
+/** A question has to be worth its while: less than this is not asked. */
+const WORTH_NATS = 0.02;
+
+/**
+ * The look or test that would tell most: the largest expected fall of entropy a minute.
+ *
+ * @returns null where none would tell anything worth its while.
+ */
+export function tellsMost(answers: Answers, setting: Setting): ClueCode | null {
+  const { scores, groups } = weigh(answers, setting);
+  const now = sharesOf(scores);
+  const before = entropyOf(scores);
+  const known = now.reduce((a, b) => a + b, 0);
+  const then = new Float64Array(scores.length);
+  /** What would still be open if a clue were answered so: only its own group changes. */
+  const openWith = (clue: ClueCode, yes: boolean): number => {
+    const [had, weights] = [groups.get(clueOf(clue).group) ?? NOTHING, weightsOf(clue, yes)];
+    for (let i = 0; i < then.length; i++) {
+      const [was, weight] = [had[i] as number, weights[i] as number];
+      then[i] = (scores[i] as number) + (Math.abs(weight) > Math.abs(was) ? weight - was : 0);
+    }
+    return entropyOf(then);
+  };
+  let best: { readonly clue: ClueCode; readonly worth: number } | null = null;
+  for (const clue of CLUE_CODES) {
+    if (!isOpen(clue, answers, setting)) continue;
+    const { base, minutes = 1 } = clueOf(clue);
+    const shares = SHARES.get(clue) ?? NOTHING;
+    let yes = (1 - known) * base;
+    for (let i = 0; i < now.length; i++) yes += (now[i] as number) * (shares[i] as number);
+    const after = yes * openWith(clue, true) + (1 - yes) * openWith(clue, false);
+    const fall = before - after;
+    if (fall > WORTH_NATS && (!best || fall / minutes > best.worth)) best = { clue, worth: fall / minutes };
+  }
+  return best?.clue ?? null;
+}
