@@ -217,7 +217,7 @@ export function withToday(
     readings: [...input.readings, ...seen.readings],
     belowMarkCm: seen.belowMarkCm ?? input.belowMarkCm,
     ...(seen.chosen === undefined ? {} : { chosen: seen.chosen }),
-    ...(seen.troubles ? { troubles: seen.troubles } : {}),
+    ...(seen.troubles ? { troubles: [...(input.troubles ?? []), ...seen.troubles] } : {}),
     ...(seen.overridden ? { overridden: { ...input.overridden, ...seen.overridden } } : {}),
   };
 }

@@ -13,11 +13,14 @@ export interface Cause {
   readonly with: Readonly<Partial<Record<ClueCode, number>>>;
 }
 
+/** A trouble that is told from others. Gasping is what is seen; the guide looks for what is behind it. */
+export type CauseCode = Exclude<TroubleCode, "gasping">;
+
 /**
  * What comes with each trouble. General practice, as the field guide tells it: shares are rounded, and none is shown to
  * anybody.
  */
-export const CAUSES: Readonly<Record<TroubleCode, Cause>> = {
+export const CAUSES: Readonly<Record<CauseCode, Cause>> = {
   "brown-film": {
     ...{ prior: 3, weeks: 4 },
     with: {
@@ -288,3 +291,5 @@ export const CAUSES: Readonly<Record<TroubleCode, Cause>> = {
     with: { "gurgling-noise": 0.96, "wet-floor": 0.01, "weir-choked": 0.3, "grinding-noise": 0.02 },
   },
 };
+
+export const CAUSE_CODES = Object.keys(CAUSES) as CauseCode[];

@@ -1,6 +1,6 @@
 import type { Random } from "../numeric/index.ts";
 import type { TankKind } from "../tank/index.ts";
-import type { TroubleCode } from "../trouble/index.ts";
+import type { CauseCode } from "./causes.ts";
 
 /**
  * A tank as it works, for tests of the guide: causes move its state, its state makes what is seen. Nothing here knows how the guide
@@ -131,7 +131,7 @@ function ordinary(kind: TankKind, random: Random): Tank {
 }
 
 /** What each cause does to a tank. */
-const DRIVES: Readonly<Record<TroubleCode, (t: Tank, random: Random) => void>> = {
+const DRIVES: Readonly<Record<CauseCode, (t: Tank, random: Random) => void>> = {
   "brown-film": (t, r) => {
     t.ageDays = chance(r, 0.6) ? between(r, 10, 50) : t.ageDays;
     t.tapWater = t.tapWater || chance(r, 0.4);
@@ -418,7 +418,7 @@ const OVERLOOKED = 1 / 60;
 const ERRS = 1 / 40;
 
 /** A tank with something wrong, and somebody who looks at it. */
-export function troubled(kind: TankKind, trouble: TroubleCode, random: Random) {
+export function troubled(kind: TankKind, trouble: CauseCode, random: Random) {
   const tank = ordinary(kind, random);
   DRIVES[trouble](tank, random);
   consequences(tank);

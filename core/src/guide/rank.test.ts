@@ -1,8 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { seeded } from "../numeric/index.ts";
 import { TANK_KINDS, type TankKind } from "../tank/index.ts";
-import { TROUBLE_CODES, type TroubleCode } from "../trouble/index.ts";
-import { CAUSES } from "./causes.ts";
+import { CAUSE_CODES, CAUSES, type CauseCode } from "./causes.ts";
 import { type Answers, CLUE_CODES, type ClueCode, clueOf, metIn, rank, tellsMost } from "./index.ts";
 import { troubled } from "./mechanisms.fixture.ts";
 
@@ -17,7 +16,7 @@ const picturesOf = (kind: TankKind) =>
   CLUE_CODES.filter((c) => "picture" in clueOf(c) && metIn(clueOf(c).where, kind, SALT.includes(kind)));
 
 /** What a person taps and answers, as the guide leads them. */
-function consult(kind: TankKind, trouble: TroubleCode, seed: number) {
+function consult(kind: TankKind, trouble: CauseCode, seed: number) {
   const { setting, recorded, glances, answer } = troubled(kind, trouble, seeded(seed));
   let answers = { ...recorded, ...Object.fromEntries(glances(picturesOf(kind)).map((c) => [c, true])) } as Answers;
   for (let asked = 0; asked < QUESTIONS; asked++) {
@@ -29,15 +28,15 @@ function consult(kind: TankKind, trouble: TroubleCode, seed: number) {
 }
 
 describe("what may be wrong, from tanks that were made by how they work", () => {
-  const isMet = (trouble: TroubleCode, kind: TankKind) => metIn(CAUSES[trouble].where, kind, SALT.includes(kind));
-  test.each(TROUBLE_CODES)(
+  const isMet = (trouble: CauseCode, kind: TankKind) => metIn(CAUSES[trouble].where, kind, SALT.includes(kind));
+  test.each(CAUSE_CODES)(
     `%s is first in eight of ten and among three in nineteen of twenty, ${EACH} of each kind`,
     (trouble) => {
       const kinds = KINDS.filter((kind) => isMet(trouble, kind));
       expect(kinds.length).toBeGreaterThan(0);
       for (const [k, kind] of kinds.entries()) {
         const places = Array.from({ length: EACH }, (_, i) =>
-          consult(kind, trouble, 1 + i + 1000 * k + 10_000 * TROUBLE_CODES.indexOf(trouble)).findIndex(
+          consult(kind, trouble, 1 + i + 1000 * k + 10_000 * CAUSE_CODES.indexOf(trouble)).findIndex(
             (r) => r.trouble === trouble,
           ),
         );

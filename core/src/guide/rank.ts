@@ -1,6 +1,5 @@
 import type { TankKind } from "../tank/index.ts";
-import { TROUBLE_CODES, type TroubleCode } from "../trouble/index.ts";
-import { CAUSES } from "./causes.ts";
+import { CAUSE_CODES, CAUSES, type CauseCode } from "./causes.ts";
 import { CLUE_CODES, type ClueCode, clueOf, metIn } from "./clues.ts";
 
 /** The tank as far as it changes what is to be expected of it. */
@@ -23,7 +22,7 @@ export type Chance = "likely" | "possible" | "unlikely";
 
 /** A trouble with what speaks for and against it, the strongest first. */
 export interface Ranked {
-  readonly trouble: TroubleCode;
+  readonly trouble: CauseCode;
   readonly chance: Chance;
   /** 0 to 1 among everything that the guide knows and what it does not; for the order, never shown. */
   readonly share: number;
@@ -46,13 +45,13 @@ const YOUNG_DAYS = 245;
 const capped = (w: number): number => Math.max(-MOST_WEIGHT, Math.min(MOST_WEIGHT, w));
 
 /** How often a clue comes with a trouble. */
-const withTrouble = (trouble: TroubleCode, clue: ClueCode): number => CAUSES[trouble].with[clue] ?? clueOf(clue).base;
+const withTrouble = (trouble: CauseCode, clue: ClueCode): number => CAUSES[trouble].with[clue] ?? clueOf(clue).base;
 
 /** For each clue, how much each answer says for each trouble, in their order: the logarithm of how much likelier it is with it. */
 const WEIGHTS = new Map(
   CLUE_CODES.map((clue) => {
     const { base } = clueOf(clue);
-    const shares = TROUBLE_CODES.map((trouble) => withTrouble(trouble, clue));
+    const shares = CAUSE_CODES.map((trouble) => withTrouble(trouble, clue));
     return [
       clue,
       {
@@ -63,14 +62,14 @@ const WEIGHTS = new Map(
   }),
 );
 const SHARES = new Map(
-  CLUE_CODES.map((clue) => [clue, Float64Array.from(TROUBLE_CODES, (trouble) => withTrouble(trouble, clue))]),
+  CLUE_CODES.map((clue) => [clue, Float64Array.from(CAUSE_CODES, (trouble) => withTrouble(trouble, clue))]),
 );
-const NOTHING = new Float64Array(TROUBLE_CODES.length);
+const NOTHING = new Float64Array(CAUSE_CODES.length);
 
 const weightsOf = (clue: ClueCode, yes: boolean): Float64Array =>
   (yes ? WEIGHTS.get(clue)?.yes : WEIGHTS.get(clue)?.no) ?? NOTHING;
 
-function priorOf(trouble: TroubleCode, { ageDays }: Setting): number {
+function priorOf(trouble: CauseCode, { ageDays }: Setting): number {
   const { prior, weeks = 1, months = 1 } = CAUSES[trouble];
   return prior * (ageDays < FIRST_WEEKS_DAYS ? weeks : ageDays < YOUNG_DAYS ? months : 1);
 }
@@ -86,14 +85,14 @@ function weigh(answers: Answers, setting: Setting): Weighed {
   for (const clue of Object.keys(answers) as ClueCode[]) {
     const { group } = clueOf(clue);
     const [strongest, weights] = [
-      groups.get(group) ?? new Float64Array(TROUBLE_CODES.length),
+      groups.get(group) ?? new Float64Array(CAUSE_CODES.length),
       weightsOf(clue, answers[clue] === true),
     ];
     for (let i = 0; i < weights.length; i++)
       if (Math.abs(weights[i] as number) > Math.abs(strongest[i] as number)) strongest[i] = weights[i] as number;
     groups.set(group, strongest);
   }
-  const scores = Float64Array.from(TROUBLE_CODES, (trouble) =>
+  const scores = Float64Array.from(CAUSE_CODES, (trouble) =>
     metIn(CAUSES[trouble].where, setting.kind, setting.salt) ? Math.log(priorOf(trouble, setting)) : -Infinity,
   );
   for (const weights of groups.values())
@@ -122,7 +121,7 @@ export function rank(answers: Answers, setting: Setting): Ranked[] {
   const { scores } = weigh(answers, setting);
   const answered = Object.keys(answers) as ClueCode[];
   const shares = sharesOf(scores);
-  return TROUBLE_CODES.flatMap((trouble, i): Ranked[] => {
+  return CAUSE_CODES.flatMap((trouble, i): Ranked[] => {
     const share = shares[i] as number;
     if (share === 0) return [];
     // What counts is the strongest of a group; what is shown is all of it.

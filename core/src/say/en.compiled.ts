@@ -711,6 +711,7 @@ export interface Values {
   readonly "trouble.dose-harms": Nothing;
   readonly "trouble.fish-dead": Nothing;
   readonly "trouble.fish-spots": Nothing;
+  readonly "trouble.gasping": Nothing;
   readonly "trouble.green-film": Nothing;
   readonly "trouble.green-water": Nothing;
   readonly "trouble.hair-rooted": Nothing;
@@ -1541,6 +1542,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trouble.dose-harms": () => `Harm by a dose`,
   "trouble.fish-dead": () => `A death, not known of what`,
   "trouble.fish-spots": () => `Spots, not known of what`,
+  "trouble.gasping": () => `Gasping`,
   "trouble.green-film": () => `Green film`,
   "trouble.green-water": () => `Swimming algae`,
   "trouble.hair-rooted": () => `Hair algae, rooted hard`,

@@ -199,6 +199,8 @@ export interface Values {
   readonly "trouble.fish-dead.why": Nothing;
   readonly "trouble.fish-spots.owner": Nothing;
   readonly "trouble.fish-spots.why": Nothing;
+  readonly "trouble.gasping.owner": Nothing;
+  readonly "trouble.gasping.why": Nothing;
   readonly "trouble.green-film.why": Nothing;
   readonly "trouble.green-water.owner": Nothing;
   readonly "trouble.green-water.why": Nothing;
@@ -434,6 +436,8 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trouble.fish-dead.why": () => `One death may be age. Two are a reason to look for a cause: water first.`,
   "trouble.fish-spots.owner": () => `Look at the fish each morning and send a picture if there are more spots. Add nothing to the water.`,
   "trouble.fish-spots.why": () => `Spots have more than one cause. What it is, somebody who may diagnose has to see.`,
+  "trouble.gasping.owner": () => `Leave the air on day and night, do not feed today, and call when fish gasp again.`,
+  "trouble.gasping.why": () => `Fish gasp where oxygen is short or their gills are hurt. Air first; temperature, ammonia and chlorine tell which.`,
   "trouble.green-film.why": () => `Normal: it says that a visit was due.`,
   "trouble.green-water.owner": () => `Lights two hours shorter each day, and curtains closed against the sun.`,
   "trouble.green-water.why": () => `Algae that swim. Less light and fewer nutrients, or a UV lamp; a change alone feeds them.`,

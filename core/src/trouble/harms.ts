@@ -41,8 +41,11 @@ const HARMS: readonly Pair[] = [
   { advice: "spot-peroxide", salt: true },
   { advice: "treat-algae", trouble: ["hair-young", "slime", "dinoflagellates", "brown-film", "green-film"] },
   { advice: "medicate", trouble: ["fish-spots", "fish-dead", "ammonia", "low-oxygen", "dose-harms"] },
-  { advice: "clean-filter", trouble: ["bacterial-bloom", "ammonia", "low-oxygen", "stirred-bed"] },
-  { advice: "feed", trouble: ["ammonia", "chlorine", "low-oxygen", "power-cut", "bacterial-bloom", "too-cold"] },
+  { advice: "clean-filter", trouble: ["bacterial-bloom", "ammonia", "low-oxygen", "gasping", "stirred-bed"] },
+  {
+    advice: "feed",
+    trouble: ["ammonia", "chlorine", "low-oxygen", "gasping", "power-cut", "bacterial-bloom", "too-cold"],
+  },
   { advice: "cool-fast", trouble: ["too-warm"] },
   { advice: "warm-fast", trouble: ["too-cold", "power-cut"] },
   { advice: "more-water", trouble: ["corals-after-change", "mixing-error", "undissolved-salt"] },

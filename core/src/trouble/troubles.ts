@@ -119,6 +119,14 @@ export const TROUBLES = {
     owner: true,
     refer: "vet",
   },
+  // Not known of what yet: air first, then what tells.
+  gasping: {
+    finding: "livestock",
+    today: ["air-now", "measure-temperature", "measure-ammonia", "measure-ph", "measure-chlorine", "condition-tank"],
+    again: [again(1, 0, 10)],
+    owner: true,
+    refer: "vet",
+  },
   "too-warm": {
     finding: "livestock",
     today: ["air-now", "measure-temperature", "shade-and-fan"],

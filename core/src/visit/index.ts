@@ -7,6 +7,7 @@ export {
   type Handover,
   type LoggedCount,
   type LoggedDose,
+  type LoggedTrouble,
   type Refusal,
   refuseOp,
   seenToday,

@@ -134,7 +134,8 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
  * visits that are moved, skipped or beside a series. 6: a tank's ways of working are called so. 7: so are tank owners. 8: sea water, a
  * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
  * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew. 10: reports
- * among the letters, the firm's mark, how a client is written to, what was done about a loss, and who agreed that a picture is shown.
+ * among the letters, the firm's mark, how a client is written to, what was done about a loss, and who agreed that a picture is shown,
+ * and troubles that are looked at again.
  */
 export const ARCHIVE_VERSION = 10;
 
@@ -144,6 +145,7 @@ const UNREPORTED = {
   client: { letterWay: "as-firm", locale: "en-GB" },
   animalEvent: { remedy: "" },
   photo: { useAgreedBy: null, useAgreedOn: null },
+  finding: { trouble: null, giveDays: null },
 };
 
 /** What a reading was made with came with version 9. */
@@ -156,7 +158,7 @@ const UNWORDED = {
     ...UNREPORTED.letter,
     ...{ content: null, original: null, editedBy: null, editedAt: null, setAt: null },
   },
-  finding: { minutes: null, toldBy: null },
+  finding: { ...UNREPORTED.finding, minutes: null, toldBy: null },
   client: { ...UNREPORTED.client, opensNoted: false },
 };
 

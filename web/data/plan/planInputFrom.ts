@@ -5,7 +5,7 @@ import { windowOn } from "@keel-round/core/series";
 import { courseDays, type TankFacts } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 import { siteOpenDays } from "../database/openDays";
-import type { animal, site } from "../schema";
+import type { animal, finding, site } from "../schema";
 import { atSite, factsOf, openFinding, sourceOf, taskOf } from "./asCore";
 import { dosesBefore, givenOf, withPumps } from "./doses";
 import { ratesOf } from "./rates";
@@ -90,7 +90,10 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
     ...(byHand.length > 0 ? { dosed: givenOf(byHand) } : {}),
     // A firm that set its limits before one of them was known has the usual one.
     limits: { ...DEFAULT_LIMITS, ...rows.limits },
-    findings: others(rows.findings.get(v.tankId)).map((f) => openFinding(f, rows.zone)),
+    findings: others(rows.findings.get(v.tankId))
+      .filter((f) => isAsked(f, v.on))
+      .map((f) => openFinding(f, rows.zone)),
+    ...toldTroubles(others(rows.findings.get(v.tankId))),
     on: v.on,
     nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
     lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,
@@ -122,6 +125,16 @@ const animalGroup = ({
   count,
   ...(hazard ? { hazard } : {}),
 });
+
+/** Troubles that somebody told from the desk: what is done about them is done on the next visit. */
+function toldTroubles(findings: readonly (typeof finding.$inferSelect)[]): Pick<PlanInput, "troubles"> {
+  const told = findings.flatMap(({ id, trouble, visitId }) => (trouble && !visitId ? [{ id, trouble }] : []));
+  return told.length > 0 ? { troubles: told } : {};
+}
+
+/** A trouble is looked at again in its window, not at every visit before. */
+const isAsked = ({ trouble, dueOn, giveDays }: typeof finding.$inferSelect, on: string): boolean =>
+  trouble === null || dueOn === null || on >= addDays(dueOn, -(giveDays ?? 0));
 
 /** Half of the tank's own share or more is a change; less is a topping up. */
 const A_CHANGE = 0.5;

@@ -3,6 +3,7 @@ import { FINDING_KINDS } from "@keel-round/core/given";
 import type { LetterContent } from "@keel-round/core/letter";
 import type { Condition } from "@keel-round/core/readings";
 import { PERIOD_KINDS, type ReportContent } from "@keel-round/core/report";
+import type { TroubleCode } from "@keel-round/core/trouble";
 import type { Knows } from "@keel-round/core/weeks";
 import {
   boolean,
@@ -156,6 +157,9 @@ export const finding = mysqlTable(
     minutes: double("minutes"),
     /** The owner who told it; null for what was seen on site. */
     toldBy: uuid("told_by"),
+    /** It is a trouble that is looked at again, within so many days before or after its day. */
+    trouble: varchar("trouble", { length: 40 }).$type<TroubleCode>(),
+    giveDays: int("give_days"),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),

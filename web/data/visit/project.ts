@@ -34,6 +34,7 @@ import { projectReadingCorrections } from "../tanks/corrected";
 import { refreshStatus } from "../tanks/status";
 import { recordBatch } from "../water/saltBatches";
 import { projectCounts } from "./projectCounts";
+import { followUpIds, followUpStops, followUps } from "./projectTroubles";
 import { beforeOf, DECIDED, intervalBefore, settleTasks } from "./settleTasks";
 
 /** Steps whose time is not their work: the first is reached from the car, pauses are left out. */
@@ -83,6 +84,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
     const next = addDays(on, 1);
     await laySite(tx, scope.businessId, row.tank.siteId, today > next ? today : next);
   }
+  await followUpStops(tx, scope, row.tank, { ...base, on, was, state }, { now, today });
   if (state.batch) {
     const { at, ...measured } = state.batch;
     await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });
@@ -330,6 +332,7 @@ async function projectDerived(
   const wanted = [
     ...leftOff(base, state),
     ...notSeen(base, state),
+    ...followUps(base, state, on),
     ...(plan ? unrested(base, state, plan, on, at) : []),
     ...(plan?.water.runBack?.tight && !(await roomIsKnown(tx, base)) ? [noRoom(base, at)] : []),
   ];
@@ -338,6 +341,7 @@ async function projectDerived(
     ...Object.keys(state.overridden).flatMap((code) => CARE_DAYS.map((days) => v5(`${code} ${days}`, base.visitId))),
     v5(NO_ROOM_ID, base.visitId),
     ...[...was.counts, ...state.counts].map((c) => v5(c.animal, base.visitId)),
+    ...followUpIds(base, [...was.troubles, ...state.troubles]),
   ];
   const gone = possible.filter((id) => !wanted.some((f) => f.id === id));
   await tx

@@ -20,6 +20,7 @@ import { type Part, Parts, partPanel } from "./Parts";
 import { PhaseView } from "./PhaseView";
 import { PlanChange, usePlanChange } from "./PlanChange";
 import { isSettled } from "./phaseModel";
+import { type Called, Help, HelpBar } from "./trouble/Help";
 import { usePace } from "./usePace";
 import { RefusedEntries, VisitFrame, VisitTop } from "./VisitFrame";
 
@@ -64,7 +65,17 @@ function useWhere(visit: LiveVisit) {
 type Where = ReturnType<typeof useWhere>;
 
 /** How far the visit is, and the parts of its sheet. */
-function Top({ visit, sync, where }: { visit: LiveVisit; sync: SyncState; where: Where }) {
+function Top({
+  visit,
+  sync,
+  where,
+  onCall,
+}: {
+  visit: LiveVisit;
+  sync: SyncState;
+  where: Where;
+  onCall: (called: Called) => void;
+}) {
   const { part, setPart, pace, phases, at, phase, step, steps, settled } = where;
   const isHere = (s: SaidStep) => (phase ? phase.steps.includes(s) : s === step);
   const [progress, announced] = phase
@@ -88,6 +99,7 @@ function Top({ visit, sync, where }: { visit: LiveVisit; sync: SyncState; where:
         openNotes={visit.state.findings.filter((f) => !f.outcome).length}
         onPart={setPart}
       />
+      <HelpBar gasps={visit.kept.input.facts.kind !== "jellyfish"} onCall={onCall} />
     </Box>
   );
 }
@@ -97,15 +109,23 @@ export function RunningVisit({ visit, sync }: { visit: LiveVisit; sync: SyncStat
   const where = useWhere(visit);
   const change = usePlanChange(visit);
   const { part, setPart, phases, at, phase, step, steps, settled, ticked, setTicked } = where;
+  const [called, setCalled] = useState<Called | null>(null);
   const forget = useCallback(() => setTicked([]), [setTicked]);
   const off = Object.entries(visit.state.gear).flatMap(([gear, g]) => (g?.state === "off" ? [gear as SwitchGear] : []));
   const goOn = (done: readonly SaidStep[]) => {
     setTicked(done);
     change.seen();
   };
+  if (called)
+    return (
+      <VisitFrame>
+        <ClockBar />
+        <Help called={called} visit={visit} onBack={() => setCalled(null)} />
+      </VisitFrame>
+    );
   return (
     <VisitFrame>
-      <Top visit={visit} sync={sync} where={where} />
+      <Top visit={visit} sync={sync} where={where} onCall={setCalled} />
       <ClockBar />
       <PlanChange change={change} />
       <RefusedEntries visit={visit} />

@@ -49,6 +49,8 @@ export function refusalSentence(refusal: {
       return "That note was taken back already.";
     case "unknown-finding":
       return "That note was deleted already, or is of an earlier visit: say what became of it.";
+    case "unknown-trouble":
+      return "That trouble was taken back already.";
     case "unknown-photo":
       return "That picture was taken back already.";
     case "unknown-count":

@@ -1,0 +1,122 @@
+import { addDays } from "@keel-round/core/calendar";
+import { and, eq } from "drizzle-orm";
+import { v7 } from "uuid";
+import { beforeAll, describe, expect, test } from "vitest";
+import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
+import type { Scope } from "../access/scope";
+import { db } from "../database/connection";
+import { letterContent } from "../letters/letters";
+import { finding, site, stop, visit } from "../schema";
+
+let businessId: string;
+let today: string;
+let maud: Scope;
+
+beforeAll(async () => {
+  ({ businessId, today } = await demoBusiness());
+  maud = await scopeOf(businessId, "Maud");
+});
+
+const findingsOf = (visitId: string) =>
+  db()
+    .select()
+    .from(finding)
+    .where(and(eq(finding.businessId, businessId), eq(finding.visitId, visitId)))
+    .orderBy(finding.dueOn);
+const visitOf = (tankId: string, on: string) =>
+  db()
+    .select({ visit, stop })
+    .from(visit)
+    .innerJoin(stop, eq(stop.id, visit.stopId))
+    .where(and(eq(visit.businessId, businessId), eq(visit.tankId, tankId), eq(visit.onDate, on)));
+
+/** A visit that finds a trouble and is closed. */
+async function finds(siteName: string, trouble: "slime" | "fish-dead" | "hair-young" | "chlorine") {
+  const [now] = await visitsOf(businessId, siteName, today);
+  if (!now) throw new Error(`No visit at ${siteName}`);
+  const { input } = await planOf(businessId, now);
+  const phone = new Phone(maud, now.visitId);
+  const id = v7();
+  await phone.say(
+    { type: "start" },
+    { type: "trouble", id, trouble, seen: ["slime-sheets"], unseen: ["bubble-strings"] },
+    ...input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const),
+    { type: "close" },
+  );
+  return { now, phone, id };
+}
+
+describe("a trouble that was found", () => {
+  test("is looked at again: dated findings with their window, and the next visits ask for them in it and not before", async () => {
+    const { now } = await finds("Ilves Dental", "slime");
+    const [again] = await findingsOf(now.visitId);
+    expect(again).toMatchObject({
+      trouble: "slime",
+      state: "carried",
+      giveDays: 2,
+      minutes: 10,
+      text: "Slime bacteria",
+    });
+    expect(again?.dueOn).toBe(addDays(now.on, 7));
+    const asked = async (on: string) => {
+      const { input } = await planOf(businessId, { ...now, visitId: v7(), on });
+      return input.findings.some((f) => f.id === again?.id);
+    };
+    expect([await asked(addDays(now.on, 4)), await asked(addDays(now.on, 5))]).toEqual([false, true]);
+  });
+
+  test("where nobody would come in time one more visit is planned, by whoever was there, and told in the site's history", async () => {
+    const { now, phone, id } = await finds("Harrow & Pike", "fish-dead");
+    const [again] = await findingsOf(now.visitId);
+    const days = [1, 2, 3].map((n) => addDays(now.on, n));
+    const planned = (await Promise.all(days.map((on) => visitOf(now.tankId, on)))).flat();
+    expect(planned).toHaveLength(1);
+    const [one] = planned;
+    const [came] = await visitOf(now.tankId, now.on);
+    expect(one?.stop.personId).toBe(came?.stop.personId);
+    const { input, plan } = await planOf(businessId, {
+      ...now,
+      visitId: one?.visit.id ?? "",
+      on: one?.visit.onDate ?? "",
+    });
+    expect(input.findings.map((f) => f.id)).toContain(again?.id);
+    expect(plan.steps.find((s) => s.id === `finding:${again?.id}`)?.enters).toContainEqual({
+      ...{ reading: "ammonia", needed: false },
+    });
+    // It was none: what it asked for goes with it.
+    await phone.say({ type: "correct", why: "It was a shed skin", change: { type: "trouble-back", id } });
+    expect(await findingsOf(now.visitId)).toEqual([]);
+    expect((await Promise.all(days.map((on) => visitOf(now.tankId, on)))).flat()).toEqual([]);
+  });
+
+  test("said again by a lost answer it is there once; a stop that somebody skipped stays skipped", async () => {
+    const { now, phone } = await finds("Customs House", "chlorine");
+    const due = (await findingsOf(now.visitId))[0]?.dueOn ?? "";
+    const before = await visitOf(now.tankId, due);
+    await phone.say({ type: "correct", why: "Forgot to say", change: { type: "note", text: "Lid was open" } });
+    expect(await visitOf(now.tankId, due)).toHaveLength(before.length);
+    expect(await findingsOf(now.visitId)).toHaveLength(1);
+  });
+
+  test("on days when the site is closed none is planned, and the finding stands all the same", async () => {
+    const [next] = await visitsOf(businessId, "Foundry Lofts", today);
+    const [place] = await db().select().from(site).where(eq(site.name, "Foundry Lofts"));
+    const closed = [1, 2, 3, 4].map((n) => addDays(next?.on ?? today, n));
+    await db()
+      .update(site)
+      .set({ dates: closed.map((on) => ({ fromOn: on, untilOn: on, opensH: null, closesH: null, why: "closed" })) })
+      .where(eq(site.id, place?.id ?? ""));
+    const { now } = await finds("Foundry Lofts", "fish-dead");
+    expect(await findingsOf(now.visitId)).toHaveLength(1);
+    expect((await Promise.all(closed.map((on) => visitOf(now.tankId, on)))).flat()).toEqual([]);
+  });
+
+  test("is told to the owner: what it is, when it is looked at again, what they do until then", async () => {
+    const { now } = await finds("Maritime College", "hair-young");
+    const content = await letterContent(businessId, now.stopId);
+    const text = JSON.stringify(content);
+    expect(text).toContain("Hair algae of a young tank");
+    expect(text).toMatch(/Lights two hours shorter/);
+    expect(text).toMatch(/I look at it again about/);
+  });
+});
