@@ -1,4 +1,4 @@
-import { daysBetween } from "../calendar/civil.ts";
+import { addDays, daysBetween } from "../calendar/civil.ts";
 import { performerOf, type TankTask, taskName } from "../programme/index.ts";
 import { type Condition, judgeCondition, type LatestReading } from "../readings/index.ts";
 import type { TankFacts } from "../tank/index.ts";
@@ -54,6 +54,10 @@ function conditionOn(tank: TankOnDay): Condition {
     phNeeded: ammonia?.assumed === true && ammonia.mgL > act,
     seriousFindings: input.findings.filter((f) => f.kind === "safety" || f.kind === "livestock").map((f) => f.text),
     slippedTwice: slipped(input.tasks, tank.facts, 2),
+    lateLooks: input.findings.flatMap(({ text, trouble, dueOn, giveDays }) => {
+      const by = trouble && dueOn ? addDays(dueOn, giveDays ?? 0) : null;
+      return by !== null && by < input.on ? [{ trouble: text, by }] : [];
+    }),
   });
 }
 

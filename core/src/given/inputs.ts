@@ -128,6 +128,8 @@ export interface OpenFinding {
   readonly toldOn?: string;
   /** It is a trouble that is looked at again. */
   readonly trouble?: TroubleCode;
+  /** Days that its look may come after its day. */
+  readonly giveDays?: number;
 }
 
 /** A trouble that was found on a visit. */

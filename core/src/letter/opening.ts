@@ -55,6 +55,8 @@ function reasonSayings(reason: ConditionReason, bands: readonly Band[]): Saying[
       const job = inSentence(reason.task);
       return [{ ways: [m("letter.slipped", { job }), m("letter.slipped.b", { job })] }];
     }
+    case "not-looked-again":
+      return [{ ways: [m("letter.not-looked-again", { trouble: inSentence(reason.trouble) })] }];
     case "free-ammonia": {
       const figures = {
         value: { mgL: reason.value, decimals: 3 },

@@ -36,6 +36,8 @@ export type ConditionReason =
       readonly perDay: number;
     }
   | { readonly code: "slipped-twice"; readonly task: string }
+  /** A trouble should have been looked at again by a day. */
+  | { readonly code: "not-looked-again"; readonly trouble: string; readonly by: string }
   | { readonly code: "no-reading"; readonly parameter: Parameter; readonly ageDays: number | null };
 
 export type ConditionState = "off" | "drifting" | "steady" | "unknown";
@@ -70,6 +72,8 @@ export interface ConditionInput {
   readonly seriousFindings: readonly string[];
   /** Names of tasks that slipped twice or more. */
   readonly slippedTwice: readonly string[];
+  /** Troubles that nobody has looked at again within their window. */
+  readonly lateLooks?: readonly { readonly trouble: string; readonly by: string }[];
 }
 
 /**
@@ -119,6 +123,7 @@ export function judgeCondition(input: ConditionInput): Condition {
   }
   if (input.phNeeded)
     unknown.unshift({ code: "no-reading", parameter: "ph", ageDays: input.latest.ph?.ageDays ?? null });
+  for (const late of input.lateLooks ?? []) drifting.push({ code: "not-looked-again", ...late });
   for (const task of input.slippedTwice) drifting.push({ code: "slipped-twice", task });
 
   const all = [...off, ...drifting, ...unknown];

@@ -120,6 +120,7 @@ export interface Values {
   readonly "attention.do.come": { readonly next: Value };
   readonly "attention.do.free-ammonia": Nothing;
   readonly "attention.do.no-reading": Nothing;
+  readonly "attention.do.not-looked-again": Nothing;
   readonly "attention.do.open-finding": Nothing;
   readonly "attention.do.outside-ideal": Nothing;
   readonly "attention.do.plan": Nothing;
@@ -159,6 +160,7 @@ export interface Values {
   readonly "condition.beyond-act.retest": { readonly parameter: Value; readonly value: Value; readonly side: "high" | "other"; readonly limit: Value };
   readonly "condition.free-ammonia": { readonly value: Value; readonly limit: Value };
   readonly "condition.no-reading": { readonly parameter: Value };
+  readonly "condition.not-looked-again": { readonly trouble: Value; readonly day: Value };
   readonly "condition.old-reading": { readonly parameter: Value; readonly days: number };
   readonly "condition.outside-ideal": { readonly parameter: Value; readonly value: Value; readonly side: "high" | "other"; readonly limit: Value };
   readonly "condition.slipped-twice": { readonly job: Value };
@@ -366,6 +368,7 @@ export interface Values {
   readonly "letter.near.b": Nothing;
   readonly "letter.no-reading": { readonly parameters: Value; readonly count: number };
   readonly "letter.no-reading.b": { readonly parameters: Value };
+  readonly "letter.not-looked-again": { readonly trouble: Value };
   readonly "letter.note": { readonly side: "high" | "other"; readonly where: "fine" | "little" | "other" };
   readonly "letter.note.after": { readonly value: Value };
   readonly "letter.note.was": { readonly value: Value; readonly day: Value };
@@ -951,6 +954,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "attention.do.come": (t) => `Nobody is there before ${t("next")}: come earlier, or have the owner test it.`,
   "attention.do.free-ammonia": () => `Go now, or ring the owner: the plan says what to do.`,
   "attention.do.no-reading": () => `Test it at the next visit.`,
+  "attention.do.not-looked-again": () => `Look at it at the next visit, and say what became of it.`,
   "attention.do.open-finding": () => `It is open until somebody says that it is fixed.`,
   "attention.do.outside-ideal": () => `The next plan changes more, where a change brings it back.`,
   "attention.do.plan": () => `No visit is planned: plan one.`,
@@ -990,6 +994,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "condition.beyond-act.retest": (t) => `${t("parameter")} ${t("value")}, ${t("side") === "high" ? `above` : `below`} its limit of ${t("limit")}; re-test`,
   "condition.free-ammonia": (t) => `free ammonia up to ${t("value")}, limit ${t("limit")}`,
   "condition.no-reading": (t) => `no ${t("parameter")} reading yet`,
+  "condition.not-looked-again": (t) => `${t("trouble")}: nobody has looked again by ${t("day")}`,
   "condition.old-reading": (t, _n, p) => `last ${t("parameter")} reading is ${p("days") === "one" ? `1 day` : `${t("days")} days`} old`,
   "condition.outside-ideal": (t) => `${t("parameter")} ${t("value")}, ideal ${t("side") === "high" ? `to` : `from`} ${t("limit")}`,
   "condition.slipped-twice": (t) => `${t("job")} has slipped twice`,
@@ -1197,6 +1202,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.near.b": () => `What is a little out of place is so by less than one test can tell.`,
   "letter.no-reading": (t, _n, p) => `Its ${t("parameters")} ${p("count") === "one" ? `has` : `have`} never been measured.`,
   "letter.no-reading.b": (t) => `There is no reading of its ${t("parameters")} yet.`,
+  "letter.not-looked-again": (t) => `I still have to look again at what I saw: ${t("trouble")}.`,
   "letter.note": (t) => `${t("where") === "fine" ? `fine for this tank` : t("where") === "little" ? `a little ${t("side") === "high" ? `high` : `low`}` : `too ${t("side") === "high" ? `high` : `low`}`}`,
   "letter.note.after": (t) => `${t("value")} after the change`,
   "letter.note.was": (t) => `was ${t("value")} on ${t("day")}`,

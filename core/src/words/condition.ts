@@ -14,6 +14,8 @@ export const CONDITION_WORD: Record<ConditionState, string> = {
 export function conditionMessage(reason: ConditionReason): Message {
   if (reason.code === "open-finding") return { told: reason.text };
   if (reason.code === "slipped-twice") return m("condition.slipped-twice", { job: inSentence(reason.task) });
+  if (reason.code === "not-looked-again")
+    return m("condition.not-looked-again", { trouble: reason.trouble, day: { day: reason.by } });
   if (reason.code === "free-ammonia") {
     const { value, limit } = reason;
     return m("condition.free-ammonia", {

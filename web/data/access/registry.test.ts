@@ -232,6 +232,8 @@ describe("the registry", () => {
       "tanks.add-readings",
       "tanks.archive-photo",
       "tanks.correct-reading",
+      "tanks.end-trouble",
+      "tanks.note-trouble",
       "tanks.photo-use",
       "tanks.pin-job",
       "tanks.save-programme",

@@ -82,6 +82,12 @@ function inWords(
         ? `undid a change of the visits: ${String(change.old)}`
         : `changed the visits: ${String(change.new)}`,
     );
+  if (change.field === "trouble")
+    return plain(
+      change.new === "over"
+        ? `said that it is over: ${inSentence(String(change.old))}`
+        : `noted ${inSentence(String(change.new))}`,
+    );
   if (change.field === "codes") return plain("set the codes");
   if (change.field === "contents")
     return {

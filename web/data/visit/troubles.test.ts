@@ -34,11 +34,12 @@ const visitOf = (tankId: string, on: string) =>
 async function finds(siteName: string, trouble: "slime" | "fish-dead" | "hair-young" | "chlorine") {
   const [now] = await visitsOf(businessId, siteName, today);
   if (!now) throw new Error(`No visit at ${siteName}`);
-  const { input } = await planOf(businessId, now);
+  const { input, plan } = await planOf(businessId, now);
   const phone = new Phone(maud, now.visitId);
   const id = v7();
   await phone.say(
     { type: "start" },
+    { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan },
     { type: "trouble", id, trouble, seen: ["slime-sheets"], unseen: ["bubble-strings"] },
     ...input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const),
     { type: "close" },

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import type { Values } from "@keel-round/core/desk";
+import { usualValues, type Values } from "@keel-round/core/desk";
 import { METRIC } from "@keel-round/core/units";
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
@@ -154,7 +154,7 @@ describe("a form over a record", () => {
   });
 
   test("of a new record sends all of it and opens what was made", async () => {
-    const { sent, answer, went } = form([saved(1)], { record: null, values: {} });
+    const { sent, answer, went } = form([saved(1)], { record: null, values: usualValues("client") });
     for (const [label, typed] of [
       ["Name", "Harbour Diner"],
       ["Contact", "Aud Ness"],

@@ -8,7 +8,7 @@ import { m, type PlainCode, say } from "@keel-round/core/say";
 import { inSentence } from "@keel-round/core/text";
 import { lookAgainOn, neverHere, type TroubleCode, troubleOf } from "@keel-round/core/trouble";
 import type { UnitPreference } from "@keel-round/core/units";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Notice, QuietButton } from "@/kit/controls";
 import { B, Button, H2, Span } from "@/kit/elements";
 import { LookPicture } from "./LookPicture";
@@ -21,10 +21,13 @@ interface Asked {
   readonly changedToday?: boolean;
   /** What may be done with the trouble that is chosen. */
   readonly footer: (trouble: TroubleCode, seen: readonly ClueCode[], unseen: readonly ClueCode[]) => React.ReactNode;
+  /** What stands at the thumb: with what is likeliest so far, and the way down to it. */
+  readonly bar?: (best: React.ReactNode) => React.ReactNode;
 }
 
 /** What may be wrong with a tank: pictures to tap, what follows from them and from its own data, and what to do. */
-export function GuideView({ input, units, changedToday = false, footer }: Asked) {
+export function GuideView({ input, units, changedToday = false, footer, bar }: Asked) {
+  const result = useRef<HTMLDivElement>(null);
   const guide = useGuide(input, changedToday);
   const [chosen, setChosen] = useState<TroubleCode | null>(null);
   const open = guide.ranked.find((r) => r.trouble === chosen) ?? guide.ranked[0];
@@ -32,25 +35,41 @@ export function GuideView({ input, units, changedToday = false, footer }: Asked)
     (Object.entries(guide.answers) as [ClueCode, boolean][]).flatMap(([clue, is]) => (is === yes ? [clue] : []));
   return (
     <>
-      <Pictures guide={guide} units={units} />
-      <Box role="status" aria-live="polite" mt="14px" data-ranked="">
-        {guide.ranked.map((r, i) => (
-          <Row
-            key={r.trouble}
-            place={i + 1}
-            ranked={r}
-            open={r === open}
-            guide={guide}
-            units={units}
-            onOpen={() => setChosen(r.trouble)}
-          />
-        ))}
+      <Box px="18px" pb="14px" flex="1">
+        <Pictures guide={guide} units={units} />
+        <Box ref={result} role="status" aria-live="polite" mt="14px" scrollMarginTop="12px" data-ranked="">
+          {guide.ranked.map((r, i) => (
+            <Row
+              key={r.trouble}
+              place={i + 1}
+              ranked={r}
+              open={r === open}
+              guide={guide}
+              units={units}
+              onOpen={() => setChosen(r.trouble)}
+            />
+          ))}
+        </Box>
+        {open && (
+          <>
+            <WhatToDo trouble={open.trouble} input={input} units={units} />
+            {footer(open.trouble, said(true), said(false))}
+          </>
+        )}
       </Box>
-      {open && (
-        <>
-          <WhatToDo trouble={open.trouble} input={input} units={units} />
-          {footer(open.trouble, said(true), said(false))}
-        </>
+      {bar?.(
+        guide.ranked[0] && (
+          <QuietButton
+            type="button"
+            minH="48px"
+            w="100%"
+            borderColor="coralline"
+            onClick={() => result.current?.scrollIntoView({ block: "start" })}
+            data-best=""
+          >
+            {say(m(`trouble.${guide.ranked[0].trouble}`), units)}: {CHANCE[guide.ranked[0].chance]}
+          </QuietButton>
+        ),
       )}
     </>
   );

@@ -13,9 +13,10 @@ import type { CorrectedReading } from "@/data/tanks/corrected";
 import type { DerivedSeries } from "@/data/tanks/derived";
 import type { TankSheet as Sheet } from "@/data/tanks/tanks";
 import type { TankTrend } from "@/data/tanks/trend";
+import type { LookAgain } from "@/data/tanks/troubles";
 import { AppLink } from "@/kit/AppLink";
 import { ConditionMark } from "@/kit/Condition";
-import { GoButton, PageHead } from "@/kit/controls";
+import { GoButton, PageHead, QuietButton } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { PartsNav } from "@/kit/PartsNav";
 import type { LinkOptions } from "@/kit/record/FieldInput";
@@ -57,6 +58,7 @@ export interface TabData {
   readonly year?: YearAhead;
   /** What goes to and fro with the owner. */
   readonly owner?: ReactNode;
+  readonly looks?: readonly LookAgain[];
   readonly library?: readonly { readonly code: string; readonly job: Job; readonly ofKind: boolean }[];
 }
 
@@ -115,15 +117,24 @@ export function TankSheet({
           </Flex>
         }
         actions={
-          next && scope.role !== "tankOwner" ? (
-            <GoButton asChild>
-              {next.on <= today ? (
-                <a href={`/visit?visit=${next.visitId}`}>Visit, {next.on === today ? "today" : dayLabel(next.on)}</a>
-              ) : (
-                <AppLink href={`/round?day=${next.on}`}>Visit {dayLabel(next.on)}</AppLink>
+          scope.role === "tankOwner" ? null : (
+            <>
+              <QuietButton asChild>
+                <AppLink href={`/tanks/${row.id}/wrong`}>Something is wrong</AppLink>
+              </QuietButton>
+              {next && (
+                <GoButton asChild>
+                  {next.on <= today ? (
+                    <a href={`/visit?visit=${next.visitId}`}>
+                      Visit, {next.on === today ? "today" : dayLabel(next.on)}
+                    </a>
+                  ) : (
+                    <AppLink href={`/round?day=${next.on}`}>Visit {dayLabel(next.on)}</AppLink>
+                  )}
+                </GoButton>
               )}
-            </GoButton>
-          ) : null
+            </>
+          )
         }
       />
       <Box mt="8px">
@@ -153,6 +164,7 @@ export function TankSheet({
           library={data.library ?? []}
           today={today}
           editable={actions !== null}
+          looks={data.looks ?? []}
         />
       )}
       {tab === "animals" && (

@@ -9,6 +9,7 @@ import { agreeToUse, archivePhoto, PhotoUseSchema } from "@/data/photos/photos";
 import { PinSchema, pinJob } from "@/data/programme/pin";
 import { ProgrammeSchema, saveProgramme } from "@/data/programme/save";
 import { AddReadingsSchema, addReadings, CorrectReadingSchema, correctReading } from "@/data/tanks/addReadings";
+import { EndTroubleSchema, endTrouble, NoteTroubleSchema, noteTrouble } from "@/data/tanks/troubles";
 
 /** Saves changes to a tank's programme. */
 export const saveProgrammeAction = defineAction({
@@ -17,6 +18,24 @@ export const saveProgrammeAction = defineAction({
   input: ProgrammeSchema,
   foreign: (ids) => ({ tankId: ids.tankId, jobs: [{ code: "photo", active: false }] }),
   run: (scope, input) => saveProgramme(scope, input, whenOf(scope)),
+});
+
+/** Notes a trouble of a tank from the desk: the next visit sees to it. */
+export const noteTroubleAction = defineAction({
+  name: "tanks.note-trouble",
+  roles: STAFF,
+  input: NoteTroubleSchema,
+  foreign: (ids) => ({ tankId: ids.tankId, trouble: "slime" as const }),
+  run: (scope, input) => noteTrouble(scope, input, whenOf(scope)),
+});
+
+/** Says that a trouble is over, or never was. */
+export const endTroubleAction = defineAction({
+  name: "tanks.end-trouble",
+  roles: STAFF,
+  input: EndTroubleSchema,
+  foreign: (ids) => ({ tankId: ids.tankId, findingId: ids.tankId }),
+  run: (scope, input) => endTrouble(scope, input, whenOf(scope)),
 });
 
 /** Puts a job on a visit, or gives it back to the plan. */

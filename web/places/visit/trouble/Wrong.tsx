@@ -22,26 +22,31 @@ export default function Wrong({ visit, onBack }: { visit: LiveVisit; onBack: () 
   const changed = (visit.state.litres?.inL ?? 0) > 0;
   return (
     <>
-      <Box px="18px" py="12px" flex="1">
+      <Box px="18px" pt="12px">
         <PartHeading>Something is wrong</PartHeading>
         <Box color="soft" mb="10px">
           {visit.kept.tankName}, {visit.kept.siteName}. Tap what you see.
         </Box>
         <Found visit={visit} />
-        <GuideView
-          input={visit.input}
-          units={visit.kept.units}
-          changedToday={changed}
-          footer={(trouble, seen, unseen) => (
-            <Today key={trouble} visit={visit} trouble={trouble} seen={seen} unseen={unseen} onAdded={onBack} />
-          )}
-        />
       </Box>
-      <ThumbBar>
-        <QuietButton type="button" minH="48px" w="100%" onClick={onBack}>
-          Back to the visit
-        </QuietButton>
-      </ThumbBar>
+      <GuideView
+        input={visit.input}
+        units={visit.kept.units}
+        changedToday={changed}
+        footer={(trouble, seen, unseen) => (
+          <Today key={trouble} visit={visit} trouble={trouble} seen={seen} unseen={unseen} onAdded={onBack} />
+        )}
+        bar={(best) => (
+          <ThumbBar>
+            <Flex gap="8px">
+              <QuietButton type="button" minH="48px" flexShrink={0} onClick={onBack}>
+                Back
+              </QuietButton>
+              {best}
+            </Flex>
+          </ThumbBar>
+        )}
+      />
     </>
   );
 }

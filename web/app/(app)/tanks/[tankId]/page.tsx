@@ -19,6 +19,7 @@ import { correctedReadings } from "@/data/tanks/corrected";
 import { derivedOf, loadDerived } from "@/data/tanks/derived";
 import { loadTank, type TankSheet as Sheet } from "@/data/tanks/tanks";
 import { loadTrend } from "@/data/tanks/trend";
+import { looksAgain } from "@/data/tanks/troubles";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
 import { WithOwner } from "@/places/owner/WithOwner";
 import { archivePhotoAction, photoUseAction } from "@/places/tanks/actions";
@@ -98,12 +99,13 @@ async function trendAsked(scope: Scope, sheet: Sheet, of: string | undefined, to
 
 /** The year ahead, the equipment that wears, and the library that the programme is held against. */
 async function programmeData(scope: Scope, tankId: string, kind: TankKind, siteId: string, today: string) {
-  const [year, equipment, library] = await Promise.all([
+  const [year, equipment, library, looks] = await Promise.all([
     loadYear(db(), scope.businessId, siteId, today),
     equipmentOfTank(scope.businessId, tankId, today),
     firmLibrary(db(), scope.businessId, kind),
+    looksAgain(scope, tankId),
   ]);
-  return { year, equipment, library };
+  return { year, equipment, library, looks };
 }
 
 export default async function TankPage({

@@ -19,13 +19,15 @@ import { DECIDE_AFTER_SLIPS } from "@keel-round/core/visit";
 import type { Equipment } from "@/data/desk/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
 import type { TankSheet as Sheet } from "@/data/tanks/tanks";
+import type { LookAgain } from "@/data/tanks/troubles";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, SubHead } from "@/kit/controls";
 import { A } from "@/kit/elements";
-import { pinJobAction } from "../../actions";
+import { endTroubleAction, pinJobAction } from "../../actions";
 import { Frieze } from "../frieze/Frieze";
 import { Editor } from "./Editor";
 import type { ProgrammeJob } from "./jobs";
+import { LooksAgain } from "./LooksAgain";
 
 /** The upkeep ahead and the recurring jobs: when each is due and why, to be changed in plain words. */
 export function ProgrammeTab({
@@ -35,8 +37,11 @@ export function ProgrammeTab({
   library,
   today,
   editable,
+  looks,
 }: {
   sheet: Sheet;
+  /** Troubles that are looked at again. */
+  looks: readonly LookAgain[];
   year: YearAhead | null;
   gear: readonly Equipment[];
   /** The firm's library, and which of it belongs to this kind of tank. */
@@ -72,6 +77,7 @@ export function ProgrammeTab({
           </Notice>
         </Box>
       )}
+      <LooksAgain tankId={sheet.row.id} looks={looks} today={today} end={editable ? endTroubleAction : null} />
       <Flex justify="space-between" align="baseline" wrap="wrap" gap="10px">
         <SubHead>The programme</SubHead>
         <A asChild color="coralline" textDecoration="underline" fontSize="14px">

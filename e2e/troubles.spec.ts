@@ -1,0 +1,83 @@
+import { checkAll } from "./axe";
+import { beginVisit, expect, openStop, test } from "./fixtures";
+
+test.use({ viewport: { width: 390, height: 844 }, firm: "clocks" });
+
+test("something is wrong: tapped off line, told with its reasons, put into the visit, and taken back", async ({
+  as,
+  page,
+  context,
+}) => {
+  await as("Ines", { pace: "phases" });
+  await page.goto("/round");
+  await openStop(page, "Town Museum");
+  await beginVisit(page);
+  // The worker has the guide before anybody opens it.
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await context.setOffline(true);
+  await page.getByRole("button", { name: "Something is wrong" }).click();
+  await expect(page.getByRole("heading", { name: "Something is wrong" })).toBeFocused();
+  await page.getByRole("button", { name: "Milky water" }).click();
+  await expect(page.locator("[data-trouble]").first()).toBeVisible();
+  await expect(page.getByText("Tells most:")).toBeVisible();
+  await checkAll(page, "the guide");
+  await page.getByRole("button", { name: "Yes", exact: true }).click();
+  const first = (await page.locator("[data-trouble]").first().getAttribute("data-trouble")) ?? "";
+  await expect(page.locator(`[data-today-for="${first}"]`)).toBeVisible();
+  await page.getByRole("button", { name: "Add to this visit" }).click();
+  await page.getByRole("tab", { name: "All steps" }).click();
+  await expect(page.getByRole("tabpanel")).toContainText(/Measure ammonia|Change the pre-filter|Mix longer/);
+  // It was none.
+  await page.getByRole("button", { name: "Something is wrong" }).click();
+  await page.getByRole("button", { name: /^Take back:/ }).click();
+  await expect(page.locator("[data-found]")).toHaveCount(0);
+  await page.getByRole("button", { name: "Back", exact: true }).click();
+  await context.setOffline(false);
+  await expect(page.locator("[data-sync]")).toHaveAttribute("data-waiting", "0");
+});
+
+test("fish gasp: one tap from the visit, air first, then what tells why in its order, with a clock", async ({
+  as,
+  page,
+}) => {
+  await as("Ines", { pace: "phases" });
+  await page.goto("/round");
+  await openStop(page, "Lanehead Clinic");
+  await beginVisit(page);
+  await page.getByRole("button", { name: "Fish gasp: air now" }).click();
+  await expect(page.getByText(/Conditioner for the whole tank/)).toBeVisible();
+  // Nothing is logged by a look.
+  await expect(page.getByRole("checkbox")).toHaveCount(0);
+  await checkAll(page, "gasping");
+  await page.getByRole("button", { name: "Air is on" }).click();
+  const steps = page.locator("[data-gasping] [data-step]");
+  await expect(steps.first()).toHaveAttribute("data-step", "act:air-now");
+  await expect(steps.first().getByRole("checkbox")).toBeChecked();
+  const order = await steps.evaluateAll((rows) => rows.map((r) => r.getAttribute("data-step")));
+  expect(order.indexOf("act:measure-temperature")).toBeLessThan(order.indexOf("act:condition-tank"));
+  await expect(page.locator("[data-clocks]")).toContainText("Look at the fish again");
+  await page.getByRole("button", { name: "Back to the visit" }).click();
+  await expect(page.locator("[data-clocks]")).toContainText("Look at the fish again");
+});
+
+test("somebody rings: the office notes what it may be, the tank says when it is looked at, and that it is over", async ({
+  as,
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await as("Maud");
+  await page.goto("/tanks");
+  await page
+    .getByRole("link", { name: /Foundry Lofts/ })
+    .first()
+    .click();
+  await page.getByRole("link", { name: "Something is wrong" }).click();
+  await page.getByRole("button", { name: "Weak jet" }).click();
+  await page.getByRole("button", { name: /^See to it/ }).click();
+  await page.waitForURL("**/tanks/**tab=programme");
+  const look = page.locator("[data-look-again]");
+  await expect(look).toHaveCount(1);
+  await checkAll(page, "what is looked at again");
+  await look.getByRole("button", { name: /^Over/ }).click();
+  await expect(look).toHaveCount(0);
+});
