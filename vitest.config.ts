@@ -16,7 +16,7 @@ export default defineConfig({
           // Plans that are carried out: some thousands here, many more under `npm run proof`.
           provide: {
             plansCarriedOut: Number(process.env.KEEL_ROUND_PLANS ?? 3000),
-            trendsSimulated: Number(process.env.KEEL_ROUND_TRENDS ?? 500),
+            trendsSimulated: Number(process.env.KEEL_ROUND_TRENDS ?? 150),
           },
           testTimeout: 3_600_000,
           hookTimeout: 3_600_000,

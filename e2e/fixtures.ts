@@ -1,10 +1,12 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { createECDH } from "node:crypto";
+import { cpSync, existsSync, rmSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { type BrowserContext, test as base, expect, type Page } from "@playwright/test";
 import { freePort } from "../tools/lib/system.mjs";
 import logins from "../tools/seed/logins.json" with { type: "json" };
+import { copyDatabase, TEMPLATE } from "../tools/testing/demoCopy.ts";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
@@ -105,9 +107,10 @@ export const test = base.extend<
         MAIL_SMTP_PORT: String(smtp),
         MAIL_HTTP_PORT: String(outbox),
       };
-      const seed = start(["--import", "tsx", "../tools/seed/run.ts"], "web", env);
-      const code = await new Promise((resolve) => seed.once("exit", resolve));
-      if (code !== 0) throw new Error("The demo could not be loaded");
+      await copyDatabase(env.DATABASE_URL.replace(/[^/]+$/, TEMPLATE), `browser${info.workerIndex}`);
+      const pictures = process.env.E2E_PHOTOS ?? "";
+      rmSync(env.PHOTO_FOLDER, { recursive: true, force: true });
+      if (existsSync(pictures)) cpSync(pictures, env.PHOTO_FOLDER, { recursive: true });
       const children = [
         start(["--import", "tsx", "src/main.ts"], "stand-ins", env),
         start([join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(port)], "web", env),
@@ -153,7 +156,7 @@ export const test = base.extend<
 });
 
 /** Looked at so often: what is still coming changes what stands there. */
-const LOOK_MS = 700;
+const LOOK_MS = 250;
 
 /** Waits until a page says the same twice: a network may be busy with what nobody sees, and never be idle. */
 export async function settled(page: Page): Promise<void> {

@@ -25,12 +25,19 @@ async function main() {
     console.log(`${name}: ${code === 0 ? "passed" : "failed"}`);
     code === 0 ? passed++ : failed++;
   };
-  await one("lint", bin("biome"), ["check", "."]);
-  await one("types", process.execPath, ["tools/types.mjs"]);
-  await one("import rule", process.execPath, ["tools/check-imports.mjs"]);
-  await one("messages are compiled", process.execPath, ["tools/messages.mjs", "--check"]);
-  await one("no dead exports", bin("knip"), ["--include", "exports,files"]);
-  await one("schema and migrations agree", process.execPath, ["tools/check-schema.mjs"]);
+  // Two at once; what reads every source waits until the import rule has taken away the violation that it plants.
+  await Promise.all([
+    one("import rule", process.execPath, ["tools/check-imports.mjs"]),
+    one("messages are compiled", process.execPath, ["tools/messages.mjs", "--check"]),
+    one("schema and migrations agree", process.execPath, ["tools/check-schema.mjs"]),
+  ]);
+  await Promise.all([
+    one("types", process.execPath, ["tools/types.mjs"]),
+    (async () => {
+      await one("lint", bin("biome"), ["check", "."]);
+      await one("no dead exports", bin("knip"), ["--include", "exports,files"]);
+    })(),
+  ]);
 
   took("Reading the sources");
 

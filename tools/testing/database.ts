@@ -1,11 +1,10 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import mysql from "mysql2/promise";
 import { startDatabase } from "../lib/database.mjs";
 import { TEMPLATE } from "./demoCopy.ts";
+import { loadTemplate } from "./loadTemplate.ts";
 import { databaseOf, WORKERS } from "./workers.ts";
 
 const SECRET = "a-secret-for-tests-only-0123456789abcdef";
@@ -26,19 +25,9 @@ export default async function setup(): Promise<() => Promise<void>> {
     await migrateDatabase(database.url(databaseOf(worker)), migrations);
   }
   await admin.end();
-  await loadTemplate(database.url(TEMPLATE));
+  await loadTemplate(database.url(TEMPLATE), process.env.PHOTO_FOLDER);
   return async () => {
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   };
-}
-
-/** Loads the demo once: each file of tests works on a copy of it. */
-async function loadTemplate(url: string): Promise<void> {
-  const env = { ...process.env, DATABASE_URL: url };
-  const seed = spawn(process.execPath, ["--import", "tsx", "../tools/seed/run.ts"], {
-    ...{ env, cwd: new URL("../../web", import.meta.url).pathname, stdio: ["ignore", "ignore", "inherit"] },
-  });
-  const [code] = (await once(seed, "exit")) as [number | null];
-  if (code !== 0) throw new Error("The demo could not be loaded for the tests.");
 }

@@ -17,6 +17,21 @@ const AT_ONCE = 8;
 export async function copyDemo(name: string): Promise<void> {
   const shared = process.env.DATABASE_URL ?? "";
   const url = shared.replace(/[^/]+$/, name);
+  await copyDatabase(shared, name);
+  const pictures = process.env.PHOTO_FOLDER ?? "";
+  const own = join(pictures, "..", name);
+  if (existsSync(pictures)) cpSync(pictures, own, { recursive: true });
+  process.env.DATABASE_URL = url;
+  process.env.PHOTO_FOLDER = own;
+}
+
+/**
+ * Makes a database with the demo as it was loaded into the template.
+ *
+ * @param shared Address of any database of the same server.
+ */
+export async function copyDatabase(shared: string, name: string): Promise<void> {
+  const url = shared.replace(/[^/]+$/, name);
   const admin = await mysql.createConnection(shared);
   await admin.query(`create database \`${name}\``);
   const [tables] = await admin.query<mysql.RowDataPacket[]>(
@@ -33,11 +48,6 @@ export async function copyDemo(name: string): Promise<void> {
   };
   await Promise.all(Array.from({ length: AT_ONCE }, next));
   await Promise.all([pool.end(), admin.end()]);
-  const pictures = process.env.PHOTO_FOLDER ?? "";
-  const own = join(pictures, "..", name);
-  if (existsSync(pictures)) cpSync(pictures, own, { recursive: true });
-  process.env.DATABASE_URL = url;
-  process.env.PHOTO_FOLDER = own;
 }
 
 /** A table with its keys, its ties to tables that may not be there yet, and its rows. */

@@ -14,6 +14,8 @@ export interface Clue {
   readonly where?: Where;
   /** It is asked for only once one of these was seen. */
   readonly after?: readonly string[];
+  /** The tank's own data are a sign of it by themselves. */
+  readonly sign?: true;
   /** It stands among the pictures that are tapped first. */
   readonly picture?: true;
 }
@@ -110,7 +112,7 @@ export const CLUES = {
   "open-top": known("lid", 0.4),
   "salt-low": known("salt", 0.05, "salt"),
   "salt-high": known("salt", 0.05, "salt"),
-  "levels-low": known("levels", 0.06, "salt"),
+  "levels-low": { ...known("levels", 0.06, "salt"), sign: true as const },
   "changed-lately": known("change", 0.15),
   "young-filter": known("filter", 0.1),
 } as const satisfies Record<string, Clue>;

@@ -53,9 +53,12 @@ describe("the ranking", () => {
   test("says nothing where nothing was seen, and more of what is seen makes it surer", () => {
     expect(rank({}, reef)).toEqual([]);
     expect(rank({ "slime-sheets": false }, reef)).toEqual([]);
+    // A young tank, an open one, a flow that fell: reasons for a trouble, and no sign of one.
+    expect(rank({ "first-weeks": true, "open-top": true, "flow-fell": true }, reef)).toEqual([]);
     const share = (answers: Answers) => rank(answers, reef).find((r) => r.trouble === "slime")?.share ?? 0;
     const alone = share({ "slime-sheets": true });
-    expect(share({ "slime-sheets": true, "weak-jet": true })).toBeGreaterThan(alone);
+    expect(share({ "slime-sheets": true, "jar-clumps": false })).toBeGreaterThan(alone);
+    expect(share({ "slime-sheets": true, "flow-fell": true })).toBeGreaterThan(alone);
     expect(share({ "slime-sheets": true, "jar-clumps": true })).toBeLessThan(alone);
   });
   test("shares are at most 1 together, one is kept for what the guide does not know", () => {

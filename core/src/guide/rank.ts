@@ -74,7 +74,10 @@ function priorOf(trouble: CauseCode, { ageDays }: Setting): number {
   return prior * (ageDays < FIRST_WEEKS_DAYS ? weeks : ageDays < YOUNG_DAYS ? months : 1);
 }
 
-/** What speaks for and against every trouble: of each group of clues the one that says most. */
+/** What somebody saw or measured. What is merely known of a tank makes a trouble likelier; by itself it is no sign of one. */
+const isSign = (clue: ClueCode): boolean => clueOf(clue).minutes !== undefined || clueOf(clue).sign === true;
+
+/** What speaks for and against every trouble that explains something of what was seen: of each group of clues the one that says most. */
 interface Weighed {
   readonly scores: Float64Array;
   readonly groups: ReadonlyMap<string, Float64Array>;
@@ -92,8 +95,13 @@ function weigh(answers: Answers, setting: Setting): Weighed {
       if (Math.abs(weights[i] as number) > Math.abs(strongest[i] as number)) strongest[i] = weights[i] as number;
     groups.set(group, strongest);
   }
-  const scores = Float64Array.from(CAUSE_CODES, (trouble) =>
-    metIn(CAUSES[trouble].where, setting.kind, setting.salt) ? Math.log(priorOf(trouble, setting)) : -Infinity,
+  const seen = (Object.keys(answers) as ClueCode[])
+    .filter((c) => answers[c] && isSign(c))
+    .map((c) => weightsOf(c, true));
+  const scores = Float64Array.from(CAUSE_CODES, (trouble, i) =>
+    metIn(CAUSES[trouble].where, setting.kind, setting.salt) && seen.some((weights) => (weights[i] as number) >= TELLS)
+      ? Math.log(priorOf(trouble, setting))
+      : -Infinity,
   );
   for (const weights of groups.values())
     for (const [i, weight] of weights.entries()) scores[i] = (scores[i] ?? 0) + weight;
@@ -114,10 +122,9 @@ function sharesOf(scores: Float64Array): Float64Array {
  * One trouble at a time is assumed, and one share is kept for what the guide does not know.
  *
  * Source: naive Bayes by weight of evidence; Good, Weight of evidence: a brief survey, 1985.
- * @returns empty where nothing was seen.
+ * @returns empty where nothing was seen that a trouble explains.
  */
 export function rank(answers: Answers, setting: Setting): Ranked[] {
-  if (!Object.values(answers).some(Boolean)) return [];
   const { scores } = weigh(answers, setting);
   const answered = Object.keys(answers) as ClueCode[];
   const shares = sharesOf(scores);

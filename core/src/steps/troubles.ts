@@ -14,6 +14,17 @@ export const stepOfAction = (action: string): string => `act:${action}`;
  */
 const PEROXIDE_ML_PER_L = 0.05;
 
+/** The step of a visit that does what an action asks for: its own, or one that the visit has anyway; undefined where none does. */
+export function stepDoing<S extends Pick<Step, "id" | "enters">>(steps: readonly S[], code: ActionCode): S | undefined {
+  const action = actionOf(code);
+  const enters = (s: S) => s.enters?.some((e) => "reading" in e && e.reading === action?.measures);
+  return (
+    steps.find((s) => s.id === stepOfAction(code)) ??
+    steps.find((s) => action?.same?.includes(s.id)) ??
+    (action?.measures ? steps.find(enters) : undefined)
+  );
+}
+
 /** What is done today about the troubles that were found, beside what the visit does anyway. */
 export function troubleSteps(making: Making, others: readonly Step[]): Step[] {
   const { input } = making;

@@ -1,9 +1,11 @@
 "use client";
 
+// What must not be done is said in the guide's words.
+import "@keel-round/core/guide";
 import { Box, Flex } from "@chakra-ui/react";
 import { say } from "@keel-round/core/say";
-import { conditionerNow, stepOfAction } from "@keel-round/core/steps";
-import { neverHere, troubleOf } from "@keel-round/core/trouble";
+import { conditionerNow, stepDoing, stepOfAction } from "@keel-round/core/steps";
+import { neverHere, todayFor } from "@keel-round/core/trouble";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { LiveVisit } from "@/device/useVisit";
@@ -25,8 +27,7 @@ export default function Gasping({ visit, onBack }: { visit: LiveVisit; onBack: (
   const clocks = useClocks();
   const { state, plan, input, kept } = visit;
   const begun = state.troubles.some((t) => t.trouble === "gasping");
-  const ids = troubleOf("gasping").today.map(stepOfAction);
-  const steps = ids.flatMap((id) => plan.steps.filter((s) => s.id === id));
+  const steps = todayFor(["gasping"], input).flatMap((code) => stepDoing(plan.steps, code) ?? []);
   const airIsOn = async () => {
     const refusal =
       (await visit.say({ type: "trouble", id: v7(), trouble: "gasping", seen: ["gasping-fish"], unseen: [] })) ??
