@@ -1,10 +1,10 @@
+export { FINDING_KINDS, type FindingKind, kindOfNote, soundsUrgent } from "../trouble/findingKinds.ts";
 export { freeAmmoniaNow, freeAt, isBound, worstNow } from "./ammonia.ts";
 export { withBed } from "./bedWork.ts";
 export { conditionOf, latestReadings, mayWait } from "./conditionOf.ts";
 export { limitsOfKind } from "./dayLimits.ts";
 export { leftByConditioner } from "./disinfected.ts";
 export { exceptedStep, exceptionSentence, fedBefore } from "./exceptions.ts";
-export { FINDING_KINDS, type FindingKind, kindOfNote, soundsUrgent } from "./findingKinds.ts";
 export {
   CORE_VERSION,
   type DailyLimits,

@@ -4,11 +4,11 @@ import type { Evidence, TankTask } from "../programme/index.ts";
 import type { BuildUp } from "../readings/index.ts";
 import type { Message } from "../say/index.ts";
 import type { TankFacts } from "../tank/index.ts";
+import type { FindingKind } from "../trouble/findingKinds.ts";
 import type { TroubleCode } from "../trouble/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { Meter } from "../upkeep/index.ts";
 import type { Conditioner } from "../water/index.ts";
-import type { FindingKind } from "./findingKinds.ts";
 
 /** Raised when the meaning of a plan changes, so that an old snapshot can be told from a new one. */
 export const CORE_VERSION = 3;

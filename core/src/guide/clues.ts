@@ -36,7 +36,7 @@ const known = (group: string, base: number, where: Where = "any"): Clue => ({
 });
 
 /** Every clue by its code. The first ones have a picture, in the order they are shown. */
-export const CLUES = {
+const CLUES = {
   "slime-sheets": seen("growth", 0.04, "not-jellyfish"),
   "hairy-tufts": seen("growth", 0.07, "not-jellyfish"),
   "bubble-strings": seen("growth", 0.02, "salt"),

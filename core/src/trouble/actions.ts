@@ -36,7 +36,7 @@ const test = (measures: Parameter, minutes: number, number: number): Action =>
   action("test", number, minutes, [], { measures, same: [`test-${measures}`] });
 
 /** Everything that a trouble may ask for today. */
-export const ACTIONS = {
+const ACTIONS = {
   "air-now": action("look", 20.1, 1, ["air pump and stone"]),
   "plug-out": action("look", 20.2, 2, ["dry cloth"], { caution: true, skills: ["mains"] }),
   "stop-water": action("look", 20.3, 10, ["bucket", "towels"], { caution: true }),
@@ -86,9 +86,6 @@ export const ACTIONS = {
 } as const satisfies Record<string, Action>;
 
 export type ActionCode = keyof typeof ACTIONS;
-
-/** The codes of all of them. */
-export const ACTION_CODES = Object.keys(ACTIONS) as ActionCode[];
 
 /** The action of a code; undefined for one that an earlier version knew. */
 export const actionOf = (code: string): Action | undefined => (ACTIONS as Readonly<Record<string, Action>>)[code];

@@ -1,7 +1,6 @@
-import type { PlanInput } from "../given/index.ts";
 import type { Message } from "../say/index.ts";
 import { m } from "../say/index.ts";
-import { isSalt } from "../tank/index.ts";
+import { isSalt, type TankFacts } from "../tank/index.ts";
 import type { ActionCode } from "./actions.ts";
 import type { TroubleCode } from "./troubles.ts";
 
@@ -19,6 +18,11 @@ export type Advice =
   | "warm-fast"
   | "hands-in"
   | "black-out";
+
+/** A tank with what lives in it. */
+export interface TankLike {
+  readonly facts: TankFacts;
+}
 
 /** What harms: an advice under a trouble, or with an animal in the tank. */
 interface Pair {
@@ -53,17 +57,17 @@ const HARMS: readonly Pair[] = [
   { advice: "black-out", trouble: ["corals-water-off", "corals-after-change"] },
 ];
 
-const holds = (pair: Pair, trouble: TroubleCode, input: Pick<PlanInput, "facts">): boolean =>
+const holds = (pair: Pair, trouble: TroubleCode, input: TankLike): boolean =>
   (!pair.trouble || pair.trouble.includes(trouble)) &&
   (!pair.animal || input.facts.animals.some((a) => pair.animal?.test(a.name))) &&
   (!pair.salt || isSalt(input.facts));
 
 /** Whether an advice would harm in this tank with this trouble. */
-export const harms = (advice: Advice, trouble: TroubleCode, input: Pick<PlanInput, "facts">): boolean =>
+export const harms = (advice: Advice, trouble: TroubleCode, input: TankLike): boolean =>
   HARMS.some((pair) => pair.advice === advice && holds(pair, trouble, input));
 
 /** What must not be done here, and why; each advice once. */
-export function neverHere(trouble: TroubleCode, input: Pick<PlanInput, "facts">): Message[] {
+export function neverHere(trouble: TroubleCode, input: TankLike): Message[] {
   // What an animal cannot bear is told where somebody would think of it.
   const told = HARMS.filter((p) => holds(p, trouble, input) && (p.trouble || ALGAE.includes(trouble)));
   return [...new Set(told.map((p) => p.advice))].map((advice) => m(`never.${advice as Never}`));

@@ -1,17 +1,16 @@
 import { addDays } from "../calendar/civil.ts";
-import type { PlanInput } from "../given/index.ts";
 import { isSalt } from "../tank/index.ts";
 import { type Action, type ActionCode, actionOf } from "./actions.ts";
-import { harms } from "./harms.ts";
+import { harms, type TankLike } from "./harms.ts";
 import { type Again, type TroubleCode, troubleOf } from "./troubles.ts";
 
 /** Whether the tank has what an action is about. */
-function fits({ gear, salt }: Action, { facts }: Pick<PlanInput, "facts">): boolean {
+function fits({ gear, salt }: Action, { facts }: TankLike): boolean {
   return (!gear || gear.some((g) => facts.gear.includes(g))) && (!salt || isSalt(facts));
 }
 
 /** What is done about some troubles today, each thing once, in their order; nothing that would harm in this tank. */
-export function todayFor(troubles: readonly TroubleCode[], input: Pick<PlanInput, "facts">): ActionCode[] {
+export function todayFor(troubles: readonly TroubleCode[], input: TankLike): ActionCode[] {
   const wanted = troubles.flatMap((trouble) => troubleOf(trouble).today);
   return [...new Set(wanted)].filter((code) => {
     const action = actionOf(code);

@@ -1,5 +1,5 @@
-import type { FindingKind } from "../given/findingKinds.ts";
 import type { ActionCode } from "./actions.ts";
+import type { FindingKind } from "./findingKinds.ts";
 
 /** Who is asked where a technician's knowledge ends. */
 export type Refer = "vet" | "specialist" | "electrician";
@@ -28,7 +28,7 @@ export interface Trouble {
 const again = (days: number, giveDays: number, minutes: number): Again => ({ days, giveDays, minutes });
 
 /** Every trouble that the guide knows. */
-export const TROUBLES = {
+const TROUBLES = {
   "brown-film": {
     finding: "water",
     today: ["wipe-film", "siphon-silt"],

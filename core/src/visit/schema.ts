@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { FINDING_KINDS } from "../given/findingKinds.ts";
 import { DOSED } from "../mixing/product.ts";
 import { SWITCH_GEAR } from "../tank/vocabulary.ts";
+import { FINDING_KINDS } from "../trouble/findingKinds.ts";
 import { TROUBLE_CODES } from "../trouble/troubles.ts";
 import { PARAMETERS } from "../units/parameters.ts";
 import { DECISIONS } from "./decisions.ts";

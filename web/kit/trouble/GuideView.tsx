@@ -212,7 +212,7 @@ function Question({ clue, guide, units }: { clue: ClueCode; guide: Guide; units:
 }
 
 /** Why it comes, what must not be done, when it is looked at again, and who is asked where a technician's knowledge ends. */
-export function WhatToDo({ trouble, input, units }: { trouble: TroubleCode; input: PlanInput; units: UnitPreference }) {
+function WhatToDo({ trouble, input, units }: { trouble: TroubleCode; input: PlanInput; units: UnitPreference }) {
   const { refer, owner } = troubleOf(trouble);
   const words = (code: string) => say(m(code as PlainCode), units);
   const never = neverHere(trouble, input);

@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { factsOf, inputOf, programmeOf, reading, tap } from "../given/sample.fixture.ts";
 import { say } from "../say/index.ts";
+import { conditionerNow, litresNow, stepDoing } from "../steps/index.ts";
 import { METRIC, type UnitPreference } from "../units/index.ts";
-import { planVisit } from "../visit/index.ts";
-import { conditionerNow, litresNow, stepDoing } from "./index.ts";
+import { planVisit } from "./index.ts";
 
 const plain = (text: string) => text.replaceAll(/[\u00a0\u202f]/g, " ");
 const AMERICAN: UnitPreference = { ...METRIC, volume: "US gal", length: "in", temperature: "°F" };
