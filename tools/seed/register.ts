@@ -42,6 +42,38 @@ function kits(day: (offset: number) => string): Row<typeof t.kit>[] {
   ];
 }
 
+/** What it treats with, in generic names. */
+const REMEDIES: readonly Row<typeof t.remedy>[] = [
+  {
+    ...{ name: "Algae treatment B", group: "algae", per100L: 10, doses: 3, everyDays: 2, contactDays: 3 },
+    ...{ changeShare: 0.4, followUpDays: 7, harms: ["shrimp", "snails", "corals", "anemones", "jellyfish"] },
+    off: ["skimmer", "uv"],
+  },
+  {
+    ...{ name: "Peroxide, as a bath", group: "oxidiser", per100L: 25, labelPercent: 3, bottlePercent: 3 },
+    ...{
+      contactDays: 0,
+      contactMinutes: 30,
+      changeShare: 0.5,
+      followUpDays: 3,
+      harms: ["shrimp", "scaleless", "plants"],
+    },
+    off: ["uv", "skimmer"],
+  },
+  {
+    ...{ name: "Three dark days", group: "method", per100L: null, contactDays: 3, followUpDays: 1, changeShare: 0.3 },
+    ...{ harms: ["corals", "anemones", "plants"], carbonOut: false },
+  },
+  {
+    ...{ name: "Copper remedy", group: "copper", per100L: 5, contactDays: 14, followUpDays: 7, changeShare: 0.5 },
+    ...{ harms: ["shrimp", "snails", "corals", "anemones", "jellyfish", "scaleless"], off: ["uv", "skimmer"] },
+  },
+  {
+    ...{ name: "Antibiotic", group: "medication", per100L: 2, unit: "g", contactDays: 5, followUpDays: 3 },
+    prescription: true,
+  },
+];
+
 /** The register of what is dosed and measured with, and the pump of the reef that doses magnesium. */
 export function addRegister(
   rows: Rows,
@@ -60,6 +92,12 @@ export function addRegister(
         ...{ leftMl: 480, leftOn: day(-7) },
       });
   }
+  for (const remedy of REMEDIES)
+    rows.add(t.remedy, {
+      ...{ id: newId(), businessId, name: "", group: "method", unit: "mL", doses: 1, everyDays: 1, contactDays: 7 },
+      ...{ followUpDays: 3, harms: [], off: [] },
+      ...remedy,
+    });
   for (const kit of kits(day))
     rows.add(t.kit, {
       ...{ id: newId(), businessId, name: "", parameter: "ph", method: "", comparisons: [] },

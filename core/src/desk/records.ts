@@ -1,7 +1,8 @@
 import { DOSED, REAGENTS, reagentsFor } from "../mixing/index.ts";
 import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
 import { NOTICES } from "../sea/index.ts";
-import { FILTER_KINDS, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
+import { FILTER_KINDS, gearName, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
+import { HARMED_CODES, harmedLabel } from "../treatment/index.ts";
 import { LOCALES, OF_WATER, parameterFacts } from "../units/index.ts";
 import { VESSEL_SHAPES, type VesselShape, vesselShapes } from "../vessel/index.ts";
 import type { Entity, Field, FieldType } from "./fields.ts";
@@ -1127,6 +1128,115 @@ const doser: RecordKind = {
 
 const METHODS = [...new Set(OF_WATER.flatMap((p) => parameterFacts[p].methods.map((m) => m.method)))];
 
+const remedy: RecordKind = {
+  entity: "remedy",
+  one: "remedy",
+  many: "remedies",
+  fields: [
+    named("Name", "Remedy"),
+    {
+      key: "group",
+      label: "Kind",
+      type: choice([
+        ["algae", "against algae or slime"],
+        ["oxidiser", "gives off oxygen, as peroxide"],
+        ["acid", "acid"],
+        ["copper", "holds copper"],
+        ["dye", "dye"],
+        ["medication", "medication"],
+        ["method", "a method, nothing is poured in"],
+      ]),
+      ...needed,
+      hint: "It decides what it may not meet.",
+      group: "Remedy",
+    },
+    { key: "per100L", label: "Dose for 100 L, by the label", type: number("", 0.001, 100_000, 2), group: "Dose" },
+    {
+      key: "unit",
+      label: "Counted in",
+      type: choice([
+        ["mL", "mL"],
+        ["g", "g"],
+        ["drops", "drops"],
+        ["tablets", "tablets"],
+      ]),
+      ...needed,
+      usual: "mL",
+      group: "Dose",
+    },
+    {
+      key: "labelPercent",
+      label: "The label's dose is for a strength of",
+      type: number("%", 0.01, 100, 1),
+      hint: "Only where bottles of several strengths are in use.",
+      group: "Dose",
+    },
+    { key: "bottlePercent", label: "The bottle has", type: number("%", 0.01, 100, 1), group: "Dose" },
+    { key: "doses", label: "Doses", type: number("", 1, 60, 0), ...needed, usual: 1, group: "Course" },
+    {
+      key: "everyDays",
+      label: "Days between doses",
+      type: number("days", 1, 60, 0),
+      ...needed,
+      usual: 1,
+      group: "Course",
+    },
+    {
+      key: "contactDays",
+      label: "Works after the last dose for",
+      type: number("days", 0, 120, 0),
+      ...needed,
+      usual: 7,
+      hint: "No water is changed until then.",
+      group: "Course",
+    },
+    {
+      key: "contactMinutes",
+      label: "A bath or spot works for",
+      type: number("min", 1, 600, 0),
+      hint: "Empty where it stays in the tank.",
+      group: "Course",
+    },
+    {
+      key: "changeShare",
+      label: "Water changed afterwards",
+      type: { kind: "share", low: 0.01, high: 1, decimals: 0 },
+      group: "Course",
+    },
+    {
+      key: "followUpDays",
+      label: "Looked at again after",
+      type: number("days", 0, 120, 0),
+      ...needed,
+      usual: 3,
+      hint: "Days after its time is over.",
+      group: "Course",
+    },
+    {
+      key: "harms",
+      label: "Harms",
+      type: { kind: "many", options: HARMED_CODES.map((c) => [c, harmedLabel(c)]) },
+      hint: "It is refused where one of these lives.",
+      group: "Care",
+    },
+    {
+      key: "off",
+      label: "Switched off meanwhile",
+      type: { kind: "many", options: SWITCH_GEAR.map((g) => [g, gearName(g)]) },
+      group: "Care",
+    },
+    { key: "carbonOut", label: "Carbon and resins out", type: yesNo, usual: true, group: "Care" },
+    {
+      key: "prescription",
+      label: "Needs a prescription",
+      type: yesNo,
+      hint: "Then nothing is planned with it here: a vet decides.",
+      group: "Care",
+    },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Care" },
+  ],
+};
+
 const kit: RecordKind = {
   entity: "kit",
   one: "kit or instrument",
@@ -1314,6 +1424,7 @@ export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   product,
   doser,
   kit,
+  remedy,
   job,
 };
 

@@ -4,6 +4,7 @@ import type { Evidence, TankTask } from "../programme/index.ts";
 import type { BuildUp } from "../readings/index.ts";
 import type { Message } from "../say/index.ts";
 import type { TankFacts } from "../tank/index.ts";
+import type { Remedy } from "../treatment/index.ts";
 import type { FindingKind } from "../trouble/findingKinds.ts";
 import type { TroubleCode } from "../trouble/index.ts";
 import type { Parameter } from "../units/index.ts";
@@ -156,6 +157,8 @@ export interface PlanInput {
   readonly kits?: readonly KitOnDay[];
   /** What the firm doses with; none in what an earlier version kept. */
   readonly products?: readonly DoseProduct[];
+  /** What the firm treats with; none in what an earlier version kept. */
+  readonly remedies?: readonly Remedy[];
   /** Doses by hand of the last weeks, the earlier first; not those of this visit. */
   readonly dosed?: readonly Given[];
   readonly limits: DailyLimits;
@@ -212,6 +215,8 @@ export function withToday(
     readonly chosen?: PlanInput["chosen"];
     readonly overridden?: Readonly<Record<string, string>>;
     readonly troubles?: readonly FoundTrouble[];
+    /** A course that began on this visit. */
+    readonly treatment?: TankFacts["treatment"];
   },
 ): PlanInput {
   return {
@@ -219,6 +224,7 @@ export function withToday(
     readings: [...input.readings, ...seen.readings],
     belowMarkCm: seen.belowMarkCm ?? input.belowMarkCm,
     ...(seen.chosen === undefined ? {} : { chosen: seen.chosen }),
+    ...(seen.treatment ? { facts: { ...input.facts, treatment: seen.treatment } } : {}),
     ...(seen.troubles ? { troubles: [...(input.troubles ?? []), ...seen.troubles] } : {}),
     ...(seen.overridden ? { overridden: { ...input.overridden, ...seen.overridden } } : {}),
   };

@@ -650,6 +650,29 @@ export interface Values {
   readonly "top-up.title": { readonly chamber: "yes" | "other" };
   readonly "top-up.warm": { readonly celsius: Value };
   readonly "trace.for": { readonly litres: Value };
+  readonly "treat.air": Nothing;
+  readonly "treat.air.title": { readonly name: Value };
+  readonly "treat.air.why": Nothing;
+  readonly "treat.back": { readonly things: Value };
+  readonly "treat.back.why": { readonly name: Value };
+  readonly "treat.carbon": Nothing;
+  readonly "treat.change-first": Nothing;
+  readonly "treat.copper": { readonly name: Value };
+  readonly "treat.dose": { readonly number: Value; readonly of: Value; readonly amount: Value; readonly unit: Value; readonly name: Value };
+  readonly "treat.dose.for": { readonly number: Value; readonly of: Value; readonly amount: Value; readonly unit: Value; readonly name: Value; readonly litres: Value };
+  readonly "treat.dose.why": Nothing;
+  readonly "treat.follow-up": { readonly name: Value };
+  readonly "treat.follow-up.change": { readonly name: Value; readonly percent: Value };
+  readonly "treat.harms": { readonly name: Value; readonly animals: Value };
+  readonly "treat.law": Nothing;
+  readonly "treat.off": { readonly name: Value; readonly things: Value };
+  readonly "treat.off.why": { readonly day: Value };
+  readonly "treat.oxidiser": Nothing;
+  readonly "treat.prescription": { readonly name: Value };
+  readonly "treat.roster": Nothing;
+  readonly "treat.running": { readonly name: Value; readonly day: Value };
+  readonly "treat.until": { readonly name: Value; readonly day: Value };
+  readonly "treat.volume": Nothing;
   readonly "trend.aside": { readonly value: Value; readonly on: Value; readonly expected: Value };
   readonly "trend.aside-slip": { readonly value: Value; readonly on: Value; readonly expected: Value; readonly slip: Value };
   readonly "trend.asked": { readonly on: Value; readonly since: Value; readonly before: Value };
@@ -1484,6 +1507,29 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "top-up.title": (t) => `Top up to the ${t("chamber") === "yes" ? `return chamber's ` : ``}fill line`,
   "top-up.warm": (t) => `Slowly, where the water moves, at ${t("celsius")}.`,
   "trace.for": (t) => `Dose trace elements after the change: what the label says for ${t("litres")}`,
+  "treat.air": () => `Air on, day and night.`,
+  "treat.air.title": (t) => `Air on for ${t("name")}, day and night`,
+  "treat.air.why": () => `A remedy takes oxygen out of the water, and so does what dies of it.`,
+  "treat.back": (t) => `Back on and in: ${t("things")}`,
+  "treat.back.why": (t) => `The time of ${t("name")} is over.`,
+  "treat.carbon": () => `carbon and resins`,
+  "treat.change-first": () => `Change water before the first dose; none is changed until its time is over.`,
+  "treat.copper": (t) => `${t("name")} holds copper, which kills every animal without a backbone.`,
+  "treat.dose": (t) => `Dose ${t("number")} of ${t("of")}: ${t("amount")} ${t("unit")} of ${t("name")}`,
+  "treat.dose.for": (t) => `Dose ${t("number")} of ${t("of")}: ${t("amount")} ${t("unit")} of ${t("name")} for ${t("litres")}`,
+  "treat.dose.why": () => `For the litres in the tank when it began, by the label.`,
+  "treat.follow-up": (t) => `Follow-up of ${t("name")}: look, test ammonia`,
+  "treat.follow-up.change": (t) => `Follow-up of ${t("name")}: look, test ammonia, change ${t("percent")} %`,
+  "treat.harms": (t) => `${t("name")} harms what lives here: ${t("animals")}.`,
+  "treat.law": () => `The product's label, local law and a vet stand above this.`,
+  "treat.off": (t) => `Off and out for ${t("name")}: ${t("things")}`,
+  "treat.off.why": (t) => `They would take out or break down what was dosed. Until ${t("day")}.`,
+  "treat.oxidiser": () => `Glasses and gloves. Never with vinegar, acid, bleach or conditioner, in the tank or in a bucket.`,
+  "treat.prescription": (t) => `${t("name")} needs a prescription: an aquatic vet decides on it. Nothing is planned here.`,
+  "treat.roster": () => `Nobody has entered what lives here: look for shrimp, snails and corals before anything goes in.`,
+  "treat.running": (t) => `${t("name")} runs until ${t("day")}: the two must not meet.`,
+  "treat.until": (t) => `${t("name")}, until ${t("day")}`,
+  "treat.volume": () => `The litres of this tank are not known: no dose can be told. Measure the tank first.`,
   "trend.aside": (t) => `${t("value")} of ${t("on")} is set aside: about ${t("expected")} fits there.`,
   "trend.aside-slip": (t) => `${t("value")} of ${t("on")} is set aside: about ${t("expected")} fits there. Was it ${t("slip")}?`,
   "trend.asked": (t) => `It seems to move differently since about ${t("on")}: ${t("since")} a day, ${t("before")} before. What changed then?`,

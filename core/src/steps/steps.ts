@@ -12,6 +12,7 @@ import { switchedOn } from "./powerUp.ts";
 import { preparation } from "./prepare.ts";
 import { exchange, refillByLitres, topsUpAlone } from "./refill.ts";
 import type { Making, Step } from "./step.ts";
+import { courseSteps } from "./treatment.ts";
 import { troubleSteps } from "./troubles.ts";
 
 /** Makes the steps of a visit from its due jobs and its water plan, as the visit goes; `orderSteps` puts them in order. */
@@ -37,6 +38,7 @@ export function buildSteps(
     ...bubbles(making),
     ...jobs,
     ...doses,
+    ...courseSteps(making),
     ...calibrations(making, [...retested, ...jobs, ...doses]),
     ...(making.changing ? change(making) : topsUpAlone(making)),
     ...(fed ? [] : fedAfter(making)),

@@ -102,7 +102,24 @@ export interface Treatment {
   readonly startedOn: string;
   readonly contactDays: number;
   readonly followUpOn: string;
+  /** What follows is missing in what an earlier version kept. */
+  readonly id?: string | undefined;
+  readonly group?: CourseGroup | undefined;
+  /** That stood in the tank when it began, L. */
+  readonly litres?: number | undefined;
+  readonly doses?: readonly { readonly on: string; readonly amount: number; readonly unit: string }[] | undefined;
+  /** Switched off until its time is over, and whether carbon is out until then. */
+  readonly off?: readonly SwitchGear[] | undefined;
+  readonly carbonOut?: boolean | undefined;
+  readonly backOn?: string | undefined;
+  /** Of the water, changed at the follow-up; null for none. */
+  readonly changeShare?: number | null | undefined;
+  readonly contactMinutes?: number | undefined;
 }
+
+/** What kind of thing a course is of: it decides what it may not meet. */
+export const COURSE_GROUPS = ["algae", "oxidiser", "acid", "copper", "dye", "medication", "method"] as const;
+export type CourseGroup = (typeof COURSE_GROUPS)[number];
 
 /** A vessel of known litres filled by the hose, by the watch: it beats the formula. */
 export interface TimedBucket {

@@ -3,6 +3,8 @@ export { type CourseDay, courseDays } from "./courseDays.ts";
 export {
   type AnimalGroup,
   type Band,
+  COURSE_GROUPS,
+  type CourseGroup,
   type DrainHose,
   EXCEPTION_KINDS,
   type FilterUnit,

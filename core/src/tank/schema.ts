@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
 import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
-import { EXCEPTION_KINDS, HOSE_ENDS, TANK_KINDS } from "./facts.ts";
+import { COURSE_GROUPS, EXCEPTION_KINDS, HOSE_ENDS, TANK_KINDS } from "./facts.ts";
 import {
   type ChoiceOf,
   choicesOf,
@@ -124,7 +124,18 @@ export const KeptFactsSchema = z.object({
     }),
   ),
   treatment: z
-    .object({ name: z.string(), startedOn: date, contactDays: z.number().int().min(0), followUpOn: date })
+    .object({
+      ...{ name: z.string(), startedOn: date, contactDays: z.number().int().min(0), followUpOn: date },
+      id: z.string().optional(),
+      group: z.enum(COURSE_GROUPS).optional(),
+      litres: z.number().min(0).optional(),
+      doses: z.array(z.object({ on: date, amount: z.number(), unit: z.string() })).optional(),
+      off: z.array(z.enum(SWITCH_GEAR)).optional(),
+      carbonOut: z.boolean().optional(),
+      backOn: date.optional(),
+      changeShare: z.number().nullable().optional(),
+      contactMinutes: z.number().optional(),
+    })
     .optional(),
   exceptions: z
     .array(z.object({ kind: z.enum(EXCEPTION_KINDS), what: z.string().min(1).max(120), job: z.string().nullish() }))

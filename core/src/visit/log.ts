@@ -2,6 +2,7 @@ import { modeOf, type OpenFinding, type PlanReading, type withToday } from "../g
 import type { Dosed, DoseUnit } from "../mixing/index.ts";
 import { say } from "../say/index.ts";
 import { type SwitchGear, systemVolumeL, type TankFacts } from "../tank/index.ts";
+import { courseOf, mayBegin, type Remedy } from "../treatment/index.ts";
 import type { TroubleCode } from "../trouble/index.ts";
 import { type KitAtHand, METRIC, type Parameter, parameterFacts, parseReading } from "../units/index.ts";
 import { vesselHeightM } from "../vessel/index.ts";
@@ -132,6 +133,13 @@ export interface VisitState {
   readonly findings: readonly LoggedFinding[];
   /** Each trouble once. */
   readonly troubles: readonly LoggedTrouble[];
+  /** The course that began on this visit. */
+  readonly treated: {
+    readonly id: string;
+    readonly remedy: Remedy;
+    readonly litres: number;
+    readonly at: string;
+  } | null;
   readonly gear: Readonly<
     Partial<
       Record<
@@ -169,6 +177,7 @@ const EMPTY: VisitState = {
   notes: [],
   findings: [],
   troubles: [],
+  treated: null,
   gear: {},
   photos: [],
   handover: null,
@@ -286,6 +295,10 @@ function apply(state: VisitState, op: VisitOp): VisitState {
       const others = state.troubles.filter((t) => t.trouble !== trouble && t.id !== id);
       return { ...state, troubles: [...others, { id, trouble, seen, unseen, at }] };
     }
+    case "treat":
+      return { ...state, treated: { id: body.id, remedy: body.remedy, litres: body.litres, at } };
+    case "treat-back":
+      return state.treated?.id === body.id ? { ...state, treated: null } : state;
     case "trouble-back":
       return { ...state, troubles: state.troubles.filter((t) => t.id !== body.id) };
     case "finding-back":
@@ -362,8 +375,9 @@ function planReadings(state: VisitState, on: string): PlanReading[] {
 
 /** What a visit saw and decided since its plan was made, as the next plan takes it. */
 export function seenToday(state: VisitState, on: string): Parameters<typeof withToday>[1] {
-  const { chosenL, overridden, troubles } = state;
+  const { chosenL, overridden, troubles, treated } = state;
   return {
+    ...(treated ? { treatment: { ...courseOf(treated.remedy, on, treated.litres), id: treated.id } } : {}),
     ...(troubles.length > 0 ? { troubles: troubles.map(({ id, trouble }) => ({ id, trouble })) } : {}),
     ...(Object.keys(overridden).length > 0 ? { overridden } : {}),
     readings: planReadings(state, on),
@@ -389,6 +403,8 @@ export interface Refusal {
     | "unknown-note"
     | "unknown-finding"
     | "unknown-trouble"
+    | "unknown-course"
+    | "must-not-treat"
     | "unknown-photo"
     | "unknown-count"
     | "not-closed";
@@ -428,6 +444,19 @@ export function refuseOp(
       return state.findings.some((f) => f.id === body.id) && !openBefore.some((f) => f.id === body.id)
         ? null
         : { code: "unknown-finding" };
+    case "treat-back":
+      return state.treated?.id === body.id ? null : { code: "unknown-course" };
+    case "treat": {
+      // The day of the tank is the day of the log: what runs already was begun before it.
+      const { treatment, ...bare } = facts;
+      const before = {
+        facts: treatment && treatment.id !== body.id ? facts : bare,
+        on: body.on,
+        litresNow: body.litres,
+      };
+      const answer = mayBegin(body.remedy, before);
+      return answer.ok ? null : { code: "must-not-treat", items: answer.reasons.map((r) => say(r, METRIC)) };
+    }
     case "trouble-back":
       return state.troubles.some((t) => t.id === body.id) ? null : { code: "unknown-trouble" };
     case "count-back":

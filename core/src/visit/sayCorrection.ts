@@ -113,6 +113,10 @@ export function sayCorrection(
         now: "taken back",
       };
     }
+    case "treat":
+      return { key: change.id, what: "Treatment", was: was.treated?.remedy.name ?? NOTHING, now: change.remedy.name };
+    case "treat-back":
+      return { key: change.id, what: "Treatment", was: was.treated?.remedy.name ?? NOTHING, now: "not begun" };
     case "tick":
       return { key: change.step, what: titleOf(change.step), was: outcomeOf(was, change.step), now: "done" };
     case "untick":

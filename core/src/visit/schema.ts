@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { DOSED } from "../mixing/product.ts";
 import { SWITCH_GEAR } from "../tank/vocabulary.ts";
+import { RemedySchema } from "../treatment/schema.ts";
 import { FINDING_KINDS } from "../trouble/findingKinds.ts";
 import { TROUBLE_CODES } from "../trouble/troubles.ts";
 import { PARAMETERS } from "../units/parameters.ts";
@@ -126,6 +127,15 @@ const CHANGES = [
     unseen: z.array(text(40)).max(60),
   }),
   z.object({ type: z.literal("trouble-back"), id }),
+  /** A course of treatment began: the remedy as its label was, and the litres that stood in the tank. */
+  z.object({
+    type: z.literal("treat"),
+    id,
+    remedy: RemedySchema,
+    litres: z.number().min(0).max(1e6),
+    on: z.iso.date(),
+  }),
+  z.object({ type: z.literal("treat-back"), id }),
 ] as const;
 
 /** What an operation may say. The same schema serves the phone, the server and the archive. */

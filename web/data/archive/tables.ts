@@ -19,6 +19,7 @@ export const ARCHIVED = {
   seaLot: t.seaLot,
   product: t.product,
   kit: t.kit,
+  remedy: t.remedy,
   barrel: t.barrel,
   tankKind: t.tankKind,
   firmJob: t.firmJob,
@@ -135,7 +136,7 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
  * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
  * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew. 10: reports
  * among the letters, the firm's mark, how a client is written to, what was done about a loss, and who agreed that a picture is shown,
- * and troubles that are looked at again.
+ * troubles that are looked at again, and remedies.
  */
 export const ARCHIVE_VERSION = 10;
 

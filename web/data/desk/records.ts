@@ -35,6 +35,7 @@ export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
   product: STAFF,
   doser: STAFF,
   kit: STAFF,
+  remedy: STAFF,
   job: ["office"],
 };
 

@@ -38,6 +38,7 @@ import {
   kit,
   product,
   quay,
+  remedy,
   seaLot,
   site,
   source,
@@ -175,6 +176,14 @@ const wrongDoser = ({ measuredMl, scaleMl }: Columns): Readonly<Record<string, s
     ? NOTHING_WRONG
     : { [measuredMl === null ? "measuredMl" : "scaleMl"]: "Enter both figures, or neither." };
 
+/** A product has a dose, a method none; a strength is told with that of the bottle. */
+function wrongRemedy({ group, per100L, labelPercent, bottlePercent }: Columns): Readonly<Record<string, string>> {
+  if (group !== "method" && per100L === null) return { per100L: "Enter the dose, or choose a method as its kind." };
+  if ((labelPercent === null) !== (bottlePercent === null))
+    return { [labelPercent === null ? "labelPercent" : "bottlePercent"]: "Enter both strengths, or neither." };
+  return NOTHING_WRONG;
+}
+
 /** A method is one of its parameter's own, and every comparison is of that parameter. */
 function wrongKit({ parameter, method, comparisons }: Columns): Readonly<Record<string, string>> {
   const { methods, label } = parameterFacts[parameter as Parameter];
@@ -213,5 +222,6 @@ export const stores: Readonly<Record<Entity, Store>> = {
   product: { ...plain("product", product), misfits: wrongProduct },
   doser: { ...plain("doser", doser), misfits: wrongDoser },
   kit: { ...plain("kit", kit), misfits: wrongKit },
+  remedy: { ...plain("remedy", remedy), misfits: wrongRemedy },
   job: jobStore,
 };

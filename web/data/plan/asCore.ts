@@ -1,4 +1,4 @@
-import { civilOf } from "@keel-round/core/calendar";
+import { addDays, civilOf } from "@keel-round/core/calendar";
 import { type OpenFinding, sourceOn, type WaterSource } from "@keel-round/core/given";
 import { jobOf, type TankTask } from "@keel-round/core/programme";
 import { practised, type TankFacts, type TankKind } from "@keel-round/core/tank";
@@ -43,6 +43,12 @@ export function taskOf(row: typeof task.$inferSelect, firm: FirmJobs): TankTask 
 /** Water as it comes at a site: a tap without hot water cannot be warmed. */
 export const atSite = (water: WaterSource, row: Pick<typeof site.$inferSelect, "hotWater">): WaterSource =>
   (water.kind === "tap" || water.kind === "tap-minerals") && !row.hotWater ? { ...water, canWarm: false } : water;
+
+/** What has a window is asked for in it, not at every visit before. */
+export const isAskedOn = (
+  { giveDays, dueOn }: Pick<typeof finding.$inferSelect, "giveDays" | "dueOn">,
+  on: string,
+): boolean => giveDays === null || dueOn === null || on >= addDays(dueOn, -giveDays);
 
 /** A row of the findings as the core knows it. */
 export function openFinding(row: typeof finding.$inferSelect, zone: string): OpenFinding {

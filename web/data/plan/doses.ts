@@ -1,10 +1,11 @@
 import type { DoseBefore, Given } from "@keel-round/core/given";
 import { calciumPerDkh, type DoseProduct } from "@keel-round/core/mixing";
 import { systemVolumeL, type TankFacts } from "@keel-round/core/tank";
+import type { Remedy } from "@keel-round/core/treatment";
 import { and, asc, eq, gte, inArray, isNull, or } from "drizzle-orm";
 import { groupBy } from "../database/groupBy";
 import type { Queries } from "../database/transaction";
-import { deskChange, dose, doser, product } from "../schema";
+import { deskChange, dose, doser, product, remedy } from "../schema";
 
 /** A dosing pump as the balance knows it. */
 export interface Pump {
@@ -50,6 +51,16 @@ export async function firmProducts(q: Queries, businessId: string): Promise<Dose
     .where(and(eq(product.businessId, businessId), isNull(product.archivedAt)))
     .orderBy(product.name, product.id);
   return rows.map(productOf);
+}
+
+/** What the firm treats with, in the order of its names. */
+export async function firmRemedies(q: Queries, businessId: string): Promise<Remedy[]> {
+  const rows = await q
+    .select()
+    .from(remedy)
+    .where(and(eq(remedy.businessId, businessId), isNull(remedy.archivedAt)))
+    .orderBy(remedy.name, remedy.id);
+  return rows.map(({ businessId: _, notes: __, version: ___, archivedAt: ____, ...row }) => row);
 }
 
 /** Doses by hand, the earlier first, with the visit they were given on. */

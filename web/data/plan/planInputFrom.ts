@@ -6,7 +6,7 @@ import { courseDays, type TankFacts } from "@keel-round/core/tank";
 import type { Parameter } from "@keel-round/core/units";
 import { siteOpenDays } from "../database/openDays";
 import type { animal, finding, site } from "../schema";
-import { atSite, factsOf, openFinding, sourceOf, taskOf } from "./asCore";
+import { atSite, factsOf, isAskedOn, openFinding, sourceOf, taskOf } from "./asCore";
 import { dosesBefore, givenOf, withPumps } from "./doses";
 import { ratesOf } from "./rates";
 import type { PlanRows, VisitToPlan } from "./rows";
@@ -87,11 +87,12 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
     topUpSource: sourceOf(row.topUp, v.on),
     ...(rows.kits.length > 0 ? { kits: rows.kits.map((k) => kitOnDay(k, v.on)) } : {}),
     ...(rows.products.length > 0 ? { products: rows.products } : {}),
+    ...(rows.remedies.length > 0 ? { remedies: rows.remedies } : {}),
     ...(byHand.length > 0 ? { dosed: givenOf(byHand) } : {}),
     // A firm that set its limits before one of them was known has the usual one.
     limits: { ...DEFAULT_LIMITS, ...rows.limits },
     findings: others(rows.findings.get(v.tankId))
-      .filter((f) => isAsked(f, v.on))
+      .filter((f) => isAskedOn(f, v.on))
       .map((f) => openFinding(f, rows.zone)),
     ...toldTroubles(others(rows.findings.get(v.tankId))),
     on: v.on,
@@ -131,10 +132,6 @@ function toldTroubles(findings: readonly (typeof finding.$inferSelect)[]): Pick<
   const told = findings.flatMap(({ id, trouble, visitId }) => (trouble && !visitId ? [{ id, trouble }] : []));
   return told.length > 0 ? { troubles: told } : {};
 }
-
-/** A trouble is looked at again in its window, not at every visit before. */
-const isAsked = ({ trouble, dueOn, giveDays }: typeof finding.$inferSelect, on: string): boolean =>
-  trouble === null || dueOn === null || on >= addDays(dueOn, -(giveDays ?? 0));
 
 /** Half of the tank's own share or more is a change; less is a topping up. */
 const A_CHANGE = 0.5;

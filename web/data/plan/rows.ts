@@ -24,7 +24,7 @@ import {
   visit,
   waterChange,
 } from "../schema";
-import { dosesByHand, dosingOf, firmProducts } from "./doses";
+import { dosesByHand, dosingOf, firmProducts, firmRemedies } from "./doses";
 import { firmKits } from "./kits";
 import { collectedSince } from "./seaLots";
 
@@ -92,6 +92,7 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     dosing,
     byHand,
     products,
+    remedies,
     kits,
   ] = await Promise.all([
     tanksOf(asked),
@@ -116,6 +117,7 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     dosingOf(q, businessId, asked.tankIds, asked.since),
     dosesByHand(q, businessId, asked.tankIds, asked.since),
     firmProducts(q, businessId),
+    firmRemedies(q, businessId),
     firmKits(q, businessId),
   ]);
   if (!firm) return null;
@@ -139,6 +141,7 @@ export async function readPlanRows(q: Queries, businessId: string, visits: reado
     dosing,
     byHand: byTank(byHand),
     products,
+    remedies,
     kits,
     neighbours: byTank(neighbours),
     ofVisit,

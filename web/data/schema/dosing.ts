@@ -1,4 +1,6 @@
 import { DOSED, type ReagentName } from "@keel-round/core/mixing";
+import type { SwitchGear } from "@keel-round/core/tank";
+import { type Harmed, REMEDY_GROUPS } from "@keel-round/core/treatment";
 import { OF_WATER } from "@keel-round/core/units";
 import {
   boolean,
@@ -39,6 +41,36 @@ export const product = mysqlTable(
     ...edited,
   },
   (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("product_business_uq").on(t.businessId, t.id)],
+);
+
+/** What the firm treats with, by its label: a product, or a method. */
+export const remedy = mysqlTable(
+  "remedy",
+  {
+    id: uuid("id").notNull(),
+    businessId: uuid("business_id")
+      .notNull()
+      .references(() => business.id),
+    name: varchar("name", { length: 120 }).notNull(),
+    group: mysqlEnum("remedy_group", REMEDY_GROUPS).notNull(),
+    per100L: double("per_100_l"),
+    unit: mysqlEnum("unit", ["mL", "g", "drops", "tablets"]).notNull(),
+    labelPercent: double("label_percent"),
+    bottlePercent: double("bottle_percent"),
+    doses: int("doses").notNull(),
+    everyDays: int("every_days").notNull(),
+    contactDays: int("contact_days").notNull(),
+    contactMinutes: double("contact_minutes"),
+    changeShare: double("change_share"),
+    followUpDays: int("follow_up_days").notNull(),
+    harms: json("harms").$type<readonly Harmed[]>().notNull(),
+    off: json("off").$type<readonly SwitchGear[]>().notNull(),
+    carbonOut: boolean("carbon_out").notNull().default(true),
+    prescription: boolean("prescription").notNull().default(false),
+    notes: varchar("notes", { length: 400 }).notNull().default(""),
+    ...edited,
+  },
+  (t) => [primaryKey({ columns: [t.id] }), uniqueIndex("remedy_business_uq").on(t.businessId, t.id)],
 );
 
 /** A pump that doses a product into a tank, day by day. */

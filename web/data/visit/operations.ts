@@ -1,15 +1,15 @@
 import { byText } from "@keel-round/core/text";
 import { type OpBody, PLAN_SIZE, refuseOp, type VisitOp, type VisitState, visitState } from "@keel-round/core/visit";
 import { OpBodySchema, OpEnvelopeSchema } from "@keel-round/core/visit/schema";
-import { and, eq, inArray, isNotNull, sql } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { notFound, Refused } from "../access/define";
 import { plainError } from "../access/plainError";
 import type { Scope } from "../access/scope";
 import { requireVisit } from "../access/sight";
 import { inTransaction, isBusy, type Queries } from "../database/transaction";
 import { wellFormed } from "../database/wellFormed";
-import { factsOf, openFinding } from "../plan/asCore";
-import { finding, letter, operation, stop, tank, visit } from "../schema";
+import { factsOf, isAskedOn, openFinding } from "../plan/asCore";
+import { animal, finding, letter, operation, stop, tank, visit } from "../schema";
 import { project } from "./project";
 
 /** What became of one operation of a batch. */
@@ -174,7 +174,11 @@ class VisitLog {
       .where(and(eq(letter.businessId, scope.businessId), eq(letter.stopId, row.stop.id), isNotNull(letter.sentAt)))
       .limit(1);
     this.letterSent = sent !== undefined;
-    this.facts = factsOf(row.tank);
+    const animals = await tx
+      .select({ name: animal.name, count: animal.count })
+      .from(animal)
+      .where(and(eq(animal.businessId, scope.businessId), eq(animal.tankId, row.tank.id), isNull(animal.archivedAt)));
+    this.facts = factsOf(row.tank, animals);
     const open = await tx
       .select()
       .from(finding)
@@ -185,7 +189,8 @@ class VisitLog {
           inArray(finding.state, ["open", "carried"]),
         ),
       );
-    this.openBefore = open.filter((f) => f.visitId !== visitId).map((f) => openFinding(f, scope.zone));
+    const asked = open.filter((f) => f.visitId !== visitId && isAskedOn(f, row.stop.onDate));
+    this.openBefore = asked.map((f) => openFinding(f, scope.zone));
   }
 
   async take(raw: unknown): Promise<OpResult> {

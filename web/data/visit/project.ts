@@ -34,7 +34,7 @@ import { projectReadingCorrections } from "../tanks/corrected";
 import { refreshStatus } from "../tanks/status";
 import { recordBatch } from "../water/saltBatches";
 import { projectCounts } from "./projectCounts";
-import { followUpIds, followUpStops, followUps } from "./projectTroubles";
+import { followUpIds, followUpStops, followUps, projectCourse } from "./projectTroubles";
 import { beforeOf, DECIDED, intervalBefore, settleTasks } from "./settleTasks";
 
 /** Steps whose time is not their work: the first is reached from the car, pauses are left out. */
@@ -76,6 +76,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
   await projectFindings(tx, base, was, state);
   await projectCounts(tx, base, { was, state }, { personId: scope.personId, on });
   if (was.closedAt && !state.closedAt) await takeBack(tx, base, { was, state, on }, row.visit);
+  await projectCourse(tx, row.tank, { on, was, state });
   if (state.closedAt) await projectDerived(tx, base, { was, state }, plan?.plan ?? null, on);
   if (state.closedAt && plan) {
     const tasksBefore = row.visit.tasksBefore ?? null;
@@ -341,7 +342,7 @@ async function projectDerived(
     ...Object.keys(state.overridden).flatMap((code) => CARE_DAYS.map((days) => v5(`${code} ${days}`, base.visitId))),
     v5(NO_ROOM_ID, base.visitId),
     ...[...was.counts, ...state.counts].map((c) => v5(c.animal, base.visitId)),
-    ...followUpIds(base, [...was.troubles, ...state.troubles]),
+    ...followUpIds(base, [was, state], on),
   ];
   const gone = possible.filter((id) => !wanted.some((f) => f.id === id));
   await tx

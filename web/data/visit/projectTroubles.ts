@@ -1,18 +1,21 @@
 import "@keel-round/core/guide";
 import { addDays } from "@keel-round/core/calendar";
+import type { FindingKind } from "@keel-round/core/given";
 import { m, say } from "@keel-round/core/say";
 import { isOpen, sayOn } from "@keel-round/core/series";
+import { courseDays } from "@keel-round/core/tank";
 import { inSentence } from "@keel-round/core/text";
+import { courseCalendar, courseOf } from "@keel-round/core/treatment";
 import { lookAgainOn, type TroubleCode, troubleOf } from "@keel-round/core/trouble";
 import { METRIC } from "@keel-round/core/units";
-import type { LoggedTrouble, VisitState } from "@keel-round/core/visit";
+import type { VisitState } from "@keel-round/core/visit";
 import { and, eq, gte, inArray, lte, ne } from "drizzle-orm";
 import { v5 } from "uuid";
 import type { Scope } from "../access/scope";
 import type { When } from "../access/when";
 import { firmHolidays, siteOpenDays } from "../database/openDays";
 import type { Queries } from "../database/transaction";
-import { type finding, site, stop, type tank, visit } from "../schema";
+import { type finding, site, stop, type tank, tankEvent, tank as tankTable, visit } from "../schema";
 import { keepChange } from "../series/remember";
 
 type Base = { readonly businessId: string; readonly tankId: string; readonly visitId: string };
@@ -20,28 +23,73 @@ type Base = { readonly businessId: string; readonly tankId: string; readonly vis
 /** What a trouble is called where somebody reads a list of findings. */
 const nameOf = (trouble: TroubleCode): string => say(m(`trouble.${trouble}`), METRIC);
 
-const followUpId = ({ visitId }: Base, id: string, n: number): string => v5(`again ${id} ${n}`, visitId);
+const followUpId = ({ visitId }: Pick<Base, "visitId">, id: string, n: number): string =>
+  v5(`again ${id} ${n}`, visitId);
 
-/** Ids that the follow-ups of some troubles have. */
-export const followUpIds = (base: Base, troubles: readonly LoggedTrouble[]): string[] =>
-  troubles.flatMap(({ id, trouble }) => troubleOf(trouble).again.map((_, n) => followUpId(base, id, n)));
+/** Something that is looked at again, or goes on, on a day. */
+interface Look {
+  readonly id: string;
+  readonly kind: FindingKind;
+  readonly text: string;
+  readonly on: string;
+  readonly giveDays: number;
+  readonly minutes: number;
+  readonly trouble: TroubleCode | null;
+  readonly seenAt: string;
+}
 
-/** Findings that a trouble leaves: looked at again, each on its day and within its window. */
-export const followUps = (base: Base, { troubles }: VisitState, on: string): (typeof finding.$inferInsert)[] =>
-  troubles.flatMap(({ id, trouble, at }) =>
-    lookAgainOn(trouble, on).map((again, n) => ({
-      ...base,
-      id: followUpId(base, id, n),
-      kind: troubleOf(trouble).finding,
-      text: nameOf(trouble),
-      state: "carried" as const,
-      dueOn: again.on,
-      giveDays: again.giveDays,
-      minutes: again.minutes,
-      trouble,
-      seenAt: new Date(at),
-    })),
+/** Minutes of a dose, and of the look and the test after a course. */
+const [DOSE_MINUTES, FOLLOW_UP_MINUTES] = [5, 10];
+/** Days that a follow-up of a course may come earlier or later. */
+const FOLLOW_UP_GIVE_DAYS = 2;
+
+/** Everything that a visit leaves to be looked at again or gone on with, in the order it was said. */
+function looksOf(
+  base: Pick<Base, "visitId">,
+  { troubles, treated }: Pick<VisitState, "troubles" | "treated">,
+  on: string,
+): Look[] {
+  return [
+    ...troubles.flatMap(({ id, trouble, at }) =>
+      lookAgainOn(trouble, on).map((again, n) => ({
+        ...{ id: followUpId(base, id, n), kind: troubleOf(trouble).finding, text: nameOf(trouble), trouble },
+        ...{ on: again.on, giveDays: again.giveDays, minutes: again.minutes, seenAt: at },
+      })),
+    ),
+    ...(treated ? courseLooks(base, treated, on) : []),
+  ];
+}
+
+/** Doses that are still to come, and the follow-up. */
+function courseLooks(
+  base: Pick<Base, "visitId">,
+  { id, remedy, litres, at }: NonNullable<VisitState["treated"]>,
+  on: string,
+): Look[] {
+  const common = { kind: "livestock" as const, trouble: null, seenAt: at };
+  return courseCalendar(courseOf(remedy, on, litres)).flatMap(({ on: day, what, says }, n) =>
+    day > on && what !== "back"
+      ? [
+          {
+            ...{ ...common, id: followUpId(base, id, n), text: say(says, METRIC), on: day },
+            ...(what === "dose"
+              ? { giveDays: 0, minutes: DOSE_MINUTES, kind: "other" as const }
+              : { giveDays: FOLLOW_UP_GIVE_DAYS, minutes: FOLLOW_UP_MINUTES, kind: "other" as const }),
+          },
+        ]
+      : [],
   );
+}
+
+/** Ids of everything that some state of a visit leaves to be looked at again. */
+export const followUpIds = (base: Base, states: readonly VisitState[], on: string): string[] =>
+  states.flatMap((state) => looksOf(base, state, on).map((look) => look.id));
+
+/** Findings that a visit leaves: looked at again, each on its day and within its window. */
+export const followUps = (base: Base, state: VisitState, on: string): (typeof finding.$inferInsert)[] =>
+  looksOf(base, state, on).map(({ on: dueOn, seenAt, ...look }) => ({
+    ...{ ...base, ...look, state: "carried" as const, dueOn, seenAt: new Date(seenAt) },
+  }));
 
 interface Visit extends Base {
   readonly on: string;
@@ -50,7 +98,7 @@ interface Visit extends Base {
 }
 
 /**
- * Stops in which troubles are looked at again: where no visit of the tank lies in the window, one more is planned on the open day
+ * Stops in which troubles are looked at again and courses go on: where no visit of the tank lies in the window, one more is planned on the open day
  * nearest to its day, by whoever came. One that the log does not call for any more goes, unless somebody has begun it.
  *
  * Where the site is closed on every day of the window none is planned; the finding stands with its day all the same.
@@ -62,14 +110,15 @@ export async function followUpStops(
   { on, was, state, ...base }: Visit,
   when: When,
 ): Promise<void> {
-  const called = state.closedAt ? state.troubles : [];
+  const called = state.closedAt ? looksOf(base, state, on) : [];
+  const before = looksOf(base, was, on);
   await withdraw(
     tx,
     base,
-    [...was.troubles, ...state.troubles].filter((t) => !called.some((c) => c.id === t.id)),
+    [...before, ...looksOf(base, state, on)].filter((l) => !called.some((c) => c.id === l.id)),
   );
   // What somebody made of a stop that was planned before stays.
-  const anew = called.filter((t) => !was.closedAt || !was.troubles.some((b) => b.id === t.id));
+  const anew = called.filter((l) => !was.closedAt || !before.some((b) => b.id === l.id));
   if (anew.length === 0) return;
   const [place] = await tx
     .select()
@@ -82,33 +131,26 @@ export async function followUpStops(
     .where(eq(visit.id, base.visitId));
   if (!place || !own) return;
   const open = siteOpenDays(place, await firmHolidays(tx, base.businessId));
-  for (const { id, trouble } of anew)
-    for (const [n, again] of lookAgainOn(trouble, on).entries()) {
-      const from = latest(addDays(again.on, -again.giveDays), addDays(on, 1));
-      const until = addDays(again.on, again.giveDays);
-      if (until < when.today || (await comesAnyway(tx, base, from, until))) continue;
-      const day = nearest(again.on, latest(from, when.today), until, (d) => isOpen(open, d));
-      if (!day) continue;
-      const stopId = followUpId(base, id, n);
-      if ((await tx.select({ id: stop.id }).from(stop).where(eq(stop.id, stopId))).length > 0) continue;
-      const said = `One more visit on ${sayOn(day, when.today)}, to look again at ${inSentence(nameOf(trouble))}`;
-      await tx.insert(stop).values({
-        ...{ id: stopId, businessId: base.businessId, siteId, personId: own.personId, seriesId: null },
-        ...{ originalOn: day, onDate: day },
-      });
-      await tx.insert(visit).values({
-        ...{ id: v5("visit", stopId), businessId: base.businessId, stopId, tankId: base.tankId, onDate: day },
-      });
-      await keepChange(
-        tx,
-        scope,
-        {
-          ...{ siteId, said, before: { series: [], seriesTanks: [], stops: [], visits: [] } },
-          made: { seriesIds: [], stopIds: [stopId] },
-        },
-        when,
-      );
-    }
+  for (const look of anew) {
+    const from = latest(addDays(look.on, -look.giveDays), addDays(on, 1));
+    const until = addDays(look.on, look.giveDays);
+    if (until < when.today || (await comesAnyway(tx, base, from, until))) continue;
+    const day = nearest(look.on, latest(from, when.today), until, (d) => isOpen(open, d));
+    if (!day) continue;
+    const { id: stopId } = look;
+    if ((await tx.select({ id: stop.id }).from(stop).where(eq(stop.id, stopId))).length > 0) continue;
+    const said = `One more visit on ${sayOn(day, when.today)}: ${inSentence(look.text)}`;
+    await tx.insert(stop).values({
+      ...{ id: stopId, businessId: base.businessId, siteId, personId: own.personId, seriesId: null },
+      ...{ originalOn: day, onDate: day },
+    });
+    await tx.insert(visit).values({
+      ...{ id: v5("visit", stopId), businessId: base.businessId, stopId, tankId: base.tankId, onDate: day },
+    });
+    const made = { seriesIds: [], stopIds: [stopId] };
+    const nothing = { series: [], seriesTanks: [], stops: [], visits: [] };
+    await keepChange(tx, scope, { siteId, said, before: nothing, made }, when);
+  }
 }
 
 const latest = (a: string, b: string): string => (a > b ? a : b);
@@ -138,9 +180,9 @@ async function comesAnyway(tx: Queries, base: Base, from: string, until: string)
   return one !== undefined;
 }
 
-/** Takes back the stops of troubles that were no troubles, as long as nobody has begun them. */
-async function withdraw(tx: Queries, base: Base, troubles: readonly LoggedTrouble[]): Promise<void> {
-  const ids = followUpIds(base, troubles);
+/** Takes back the stops of what is not called for any more, as long as nobody has begun them. */
+async function withdraw(tx: Queries, base: Base, looks: readonly Look[]): Promise<void> {
+  const ids = looks.map((l) => l.id);
   if (ids.length === 0) return;
   const begun = await tx
     .select({ stopId: visit.stopId })
@@ -150,4 +192,37 @@ async function withdraw(tx: Queries, base: Base, troubles: readonly LoggedTroubl
   if (gone.length === 0) return;
   await tx.delete(visit).where(and(eq(visit.businessId, base.businessId), inArray(visit.stopId, gone)));
   await tx.delete(stop).where(and(eq(stop.businessId, base.businessId), inArray(stop.id, gone)));
+}
+
+/**
+ * A course that began on this visit is the tank's; one that it did not begin after all is taken back. One that was over before it
+ * stays in the tank's history as its two days.
+ */
+export async function projectCourse(
+  tx: Queries,
+  row: Pick<typeof tank.$inferSelect, "id" | "businessId" | "facts">,
+  { on, was, state }: Pick<Visit, "on" | "was" | "state">,
+): Promise<void> {
+  const { treatment, ...facts } = row.facts;
+  const of = and(eq(tankTable.businessId, row.businessId), eq(tankTable.id, row.id));
+  if (!state.treated) {
+    if (was.treated && treatment?.id === was.treated.id) await tx.update(tankTable).set({ facts }).where(of);
+    return;
+  }
+  const { id, remedy, litres } = state.treated;
+  const course = { ...courseOf(remedy, on, litres), id };
+  if (JSON.stringify(course) === JSON.stringify(treatment)) return;
+  if (treatment && treatment.id !== id)
+    for (const [n, day] of courseDays(treatment, on).entries())
+      await tx
+        .insert(tankEvent)
+        .values({
+          ...{ id: v5(`course ${treatment.startedOn} ${n}`, row.id), businessId: row.businessId, tankId: row.id },
+          ...{ onDate: day.on, text: day.text, breaksRate: true },
+        })
+        .onDuplicateKeyUpdate({ set: { onDate: day.on } });
+  await tx
+    .update(tankTable)
+    .set({ facts: { ...facts, treatment: course as NonNullable<typeof treatment> } })
+    .where(of);
 }

@@ -6,7 +6,7 @@ import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/t
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
 import { letterContent } from "../letters/letters";
-import { finding, site, stop, visit } from "../schema";
+import { finding, site, stop, tank, visit } from "../schema";
 
 let businessId: string;
 let today: string;
@@ -119,5 +119,81 @@ describe("a trouble that was found", () => {
     expect(text).toContain("Hair algae of a young tank");
     expect(text).toMatch(/Lights two hours shorter/);
     expect(text).toMatch(/I look at it again about/);
+  });
+});
+
+test("a visit before the window of a look is closed without it: nobody is asked for what is not due", async () => {
+  const { now } = await finds("Ferry Street School", "hair-young");
+  const later = (await visitsOf(businessId, "Ferry Street School", addDays(now.on, 1))).find(
+    (v) => v.tankId === now.tankId,
+  );
+  if (!later) throw new Error("One more visit is needed");
+  const { input } = await planOf(businessId, later);
+  const phone = new Phone(maud, later.visitId);
+  const answers = await phone.say(
+    { type: "start" },
+    ...input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const),
+    { type: "close" },
+  );
+  expect(answers.at(-1)).toMatchObject({ result: "applied" });
+  const open = (await findingsOf(now.visitId)).filter((f) => f.state === "carried");
+  expect(open.map((f) => f.dueOn)).toContain(addDays(now.on, 28));
+});
+
+describe("a course of treatment that began on a visit", () => {
+  const remedy = {
+    ...{ id: v7(), name: "Slime treatment", group: "algae" as const, per100L: 10, unit: "mL" as const },
+    ...{ labelPercent: null, bottlePercent: null, doses: 2, everyDays: 3, contactDays: 2, contactMinutes: null },
+    ...{ harms: [], off: [], carbonOut: true, changeShare: 0.4, followUpDays: 4, prescription: false },
+  };
+  const factsOf = async (tankId: string) => (await db().select().from(tank).where(eq(tank.id, tankId)))[0]?.facts;
+
+  test("is the tank's: its doses and its follow-up come with their stops, and go when it was none", async () => {
+    const [now] = await visitsOf(businessId, "Town Museum", today);
+    if (!now) throw new Error("No visit at the museum");
+    const { input } = await planOf(businessId, now);
+    const before = (await factsOf(now.tankId))?.treatment;
+    const phone = new Phone(maud, now.visitId);
+    const id = v7();
+    await phone.say(
+      { type: "start" },
+      { type: "treat", id, remedy, litres: 400, on: now.on },
+      ...input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const),
+      { type: "close" },
+    );
+    expect((await factsOf(now.tankId))?.treatment).toMatchObject({
+      ...{ id, name: "Slime treatment", litres: 400, followUpOn: addDays(now.on, 9) },
+      doses: [0, 3].map((n) => ({ on: addDays(now.on, n), amount: 40, unit: "mL" })),
+    });
+    const looks = await findingsOf(now.visitId);
+    expect(looks.map((f) => [f.dueOn, f.text])).toEqual([
+      [addDays(now.on, 3), "Dose 2 of 2: 40 mL of Slime treatment"],
+      [addDays(now.on, 9), "Follow-up of Slime treatment: look, test ammonia, change 40 %"],
+    ]);
+    // On the day of the second dose somebody comes, last of the day and with the tank's own kit.
+    const [second] = await visitOf(now.tankId, addDays(now.on, 3));
+    expect(second).toBeDefined();
+    const then = await planOf(businessId, { ...now, visitId: second?.visit.id ?? "", on: addDays(now.on, 3) });
+    expect(then.plan.steps.map((s) => s.id)).toContain("course:dose:2");
+    expect(then.input.site.hygieneLast).toBe(true);
+    await phone.say({ type: "correct", why: "Only looked at the bottle", change: { type: "treat-back", id } });
+    expect((await factsOf(now.tankId))?.treatment).toEqual(before);
+    expect(await findingsOf(now.visitId)).toEqual([]);
+    expect(await visitOf(now.tankId, addDays(now.on, 3))).toEqual([]);
+  });
+
+  test("is refused by the server where one lives that it harms, whatever a phone says, and nothing of it is kept", async () => {
+    const [, later] = await visitsOf(businessId, "Harrow & Pike", today);
+    if (!later) throw new Error("No visit at the shrimps");
+    const before = await factsOf(later.tankId);
+    const phone = new Phone(maud, later.visitId);
+    const harmful = { ...remedy, harms: ["shrimp" as const] };
+    const [, answer] = await phone.say(
+      { type: "start" },
+      { type: "treat", id: v7(), remedy: harmful, litres: 40, on: later.on },
+    );
+    expect(answer).toMatchObject({ result: "refused", code: "must-not-treat" });
+    expect(answer?.items?.join(" ")).toMatch(/harms what lives here: red shrimp/);
+    expect(await factsOf(later.tankId)).toEqual(before);
   });
 });

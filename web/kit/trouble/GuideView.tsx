@@ -21,12 +21,14 @@ interface Asked {
   readonly changedToday?: boolean;
   /** What may be done with the trouble that is chosen. */
   readonly footer: (trouble: TroubleCode, seen: readonly ClueCode[], unseen: readonly ClueCode[]) => React.ReactNode;
+  /** What stands below it all. */
+  readonly below?: React.ReactNode;
   /** What stands at the thumb: with what is likeliest so far, and the way down to it. */
   readonly bar?: (best: React.ReactNode) => React.ReactNode;
 }
 
 /** What may be wrong with a tank: pictures to tap, what follows from them and from its own data, and what to do. */
-export function GuideView({ input, units, changedToday = false, footer, bar }: Asked) {
+export function GuideView({ input, units, changedToday = false, footer, below, bar }: Asked) {
   const result = useRef<HTMLDivElement>(null);
   const guide = useGuide(input, changedToday);
   const [chosen, setChosen] = useState<TroubleCode | null>(null);
@@ -56,6 +58,7 @@ export function GuideView({ input, units, changedToday = false, footer, bar }: A
             {footer(open.trouble, said(true), said(false))}
           </>
         )}
+        {below}
       </Box>
       {bar?.(
         guide.ranked[0] && (

@@ -12,6 +12,7 @@ const FIRST: Readonly<Record<Entity, readonly string[]>> = {
   seaLot: ["quayId", "onDate", "litres", "salinityPsu", "temperatureC", "notices"],
   product: ["raises", "reagent", "strengthLPerMl", "ownerGives", "leftAmount"],
   doser: ["tankId", "productId", "setMlPerDay", "leftMl"],
+  remedy: ["group", "per100L", "unit", "doses", "contactDays"],
   kit: ["parameter", "method", "expiresOn", "calibratedOn", "testsLeft"],
   job: ["when", "by", "minutes", "reason"],
   kind: ["targetC", "targetPsu", "mostShare", "practice.policy", "practice.share"],

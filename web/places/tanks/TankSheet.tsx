@@ -165,6 +165,7 @@ export function TankSheet({
           today={today}
           editable={actions !== null}
           looks={data.looks ?? []}
+          units={scope.units}
         />
       )}
       {tab === "animals" && (

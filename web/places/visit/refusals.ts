@@ -51,6 +51,10 @@ export function refusalSentence(refusal: {
       return "That note was deleted already, or is of an earlier visit: say what became of it.";
     case "unknown-trouble":
       return "That trouble was taken back already.";
+    case "unknown-course":
+      return "That treatment was taken back already.";
+    case "must-not-treat":
+      return items.join(" ");
     case "unknown-photo":
       return "That picture was taken back already.";
     case "unknown-count":

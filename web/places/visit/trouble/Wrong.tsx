@@ -16,6 +16,7 @@ import { duration } from "@/kit/words";
 import { PartHeading } from "../PartHeading";
 import { refusalSentence } from "../refusals";
 import { ThumbBar } from "../ThumbBar";
+import { Treat } from "./Treat";
 
 /** "Something is wrong": what it may be, what is done about it today, and what the visit comes to with it. */
 export default function Wrong({ visit, onBack }: { visit: LiveVisit; onBack: () => void }) {
@@ -36,6 +37,7 @@ export default function Wrong({ visit, onBack }: { visit: LiveVisit; onBack: () 
         footer={(trouble, seen, unseen) => (
           <Today key={trouble} visit={visit} trouble={trouble} seen={seen} unseen={unseen} onAdded={onBack} />
         )}
+        below={<Treat visit={visit} onBegun={onBack} />}
         bar={(best) => (
           <ThumbBar>
             <Flex gap="8px">

@@ -15,6 +15,7 @@ import {
   taskName,
 } from "@keel-round/core/programme";
 import { byName, byText, inSentence } from "@keel-round/core/text";
+import type { UnitPreference } from "@keel-round/core/units";
 import { DECIDE_AFTER_SLIPS } from "@keel-round/core/visit";
 import type { Equipment } from "@/data/desk/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
@@ -23,6 +24,7 @@ import type { LookAgain } from "@/data/tanks/troubles";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, SubHead } from "@/kit/controls";
 import { A } from "@/kit/elements";
+import { CourseDays } from "@/kit/trouble/CourseDays";
 import { endTroubleAction, pinJobAction } from "../../actions";
 import { Frieze } from "../frieze/Frieze";
 import { Editor } from "./Editor";
@@ -38,10 +40,12 @@ export function ProgrammeTab({
   today,
   editable,
   looks,
+  units,
 }: {
   sheet: Sheet;
   /** Troubles that are looked at again. */
   looks: readonly LookAgain[];
+  units: UnitPreference;
   year: YearAhead | null;
   gear: readonly Equipment[];
   /** The firm's library, and which of it belongs to this kind of tank. */
@@ -75,6 +79,12 @@ export function ProgrammeTab({
               </Box>
             ))}
           </Notice>
+        </Box>
+      )}
+      {sheet.input.facts.treatment && today <= sheet.input.facts.treatment.followUpOn && (
+        <Box mb="18px" maxW="72ch">
+          <SubHead>Under treatment: {sheet.input.facts.treatment.name}</SubHead>
+          <CourseDays course={sheet.input.facts.treatment} units={units} today={today} />
         </Box>
       )}
       <LooksAgain tankId={sheet.row.id} looks={looks} today={today} end={editable ? endTroubleAction : null} />
