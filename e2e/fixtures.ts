@@ -95,7 +95,6 @@ export const test = base.extend<
         DATABASE_URL: `mysql://root@127.0.0.1:${process.env.E2E_DB_PORT}/browser${info.workerIndex}`,
         PHOTO_FOLDER: join(root, `test-results/photos${info.workerIndex}`),
         BETTER_AUTH_URL: url,
-        BETTER_AUTH_SECRET: "a-secret-for-browser-tests-0123456789abcdef",
         SMTP_URL: `smtp://127.0.0.1:${smtp}`,
         OUTBOX_URL: `http://127.0.0.1:${outbox}`,
         ...pushKeys(),

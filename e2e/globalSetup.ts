@@ -11,6 +11,8 @@ export default async function setup(): Promise<() => Promise<void>> {
   const database = await startDatabase(folder, { keep: false });
   process.env.E2E_DB_PORT = String(database.port);
   process.env.E2E_PHOTOS = join(folder, "photos");
+  process.env.BETTER_AUTH_SECRET = "a-secret-for-browser-tests-0123456789abcdef";
+  process.env.BETTER_AUTH_URL = "http://localhost:4690";
   await loadTemplate(database.url(TEMPLATE), join(folder, "photos"));
   return async () => {
     await database.stop();

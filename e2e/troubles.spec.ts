@@ -67,10 +67,7 @@ test("somebody rings: the office notes what it may be, the tank says when it is 
   await page.setViewportSize({ width: 1280, height: 800 });
   await as("Maud");
   await page.goto("/tanks");
-  await page
-    .getByRole("link", { name: /Foundry Lofts/ })
-    .first()
-    .click();
+  await page.locator("tbody tr", { hasText: "Foundry Lofts" }).first().getByRole("link").first().click();
   await page.getByRole("link", { name: "Something is wrong" }).click();
   await page.getByRole("button", { name: "Weak jet" }).click();
   await page.getByRole("button", { name: /^See to it/ }).click();

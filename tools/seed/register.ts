@@ -50,6 +50,10 @@ const REMEDIES: readonly Row<typeof t.remedy>[] = [
     off: ["skimmer", "uv"],
   },
   {
+    ...{ name: "Worm treatment C", group: "medication", per100L: 10, doses: 3, everyDays: 3, contactDays: 8 },
+    ...{ changeShare: 0.3, followUpDays: 0, harms: ["corals", "anemones"] },
+  },
+  {
     ...{ name: "Peroxide, as a bath", group: "oxidiser", per100L: 25, labelPercent: 3, bottlePercent: 3 },
     ...{
       contactDays: 0,

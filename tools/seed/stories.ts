@@ -522,7 +522,11 @@ export function stories(day: (offset: number) => string): Story[] {
         topUp: "technician",
         drainLPerMinute: 2,
         refillLPerMinute: 1,
-        treatment: { name: "Algae treatment B", startedOn: day(-9), contactDays: 14, followUpOn: day(5) },
+        treatment: {
+          ...{ name: "Worm treatment C", group: "medication", startedOn: day(-9), contactDays: 14, followUpOn: day(5) },
+          ...{ litres: 36, doses: [-9, -6, -3].map((n) => ({ on: day(n), amount: 3.6, unit: "mL" })) },
+          ...{ off: [], carbonOut: true, backOn: day(5), changeShare: 0.3 },
+        },
       }),
       jobs: LIVED.shrimp,
       life: {

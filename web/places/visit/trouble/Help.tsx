@@ -1,10 +1,12 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import { inSentence } from "@keel-round/core/text";
 import dynamic from "next/dynamic";
 import { memo } from "react";
 import type { LiveVisit } from "@/device/useVisit";
-import { QuietButton } from "@/kit/controls";
+import { PageTitle, QuietButton } from "@/kit/controls";
+import { H1 } from "@/kit/elements";
 
 /** What somebody calls for in the middle of a visit. */
 export type Called = "wrong" | "gasping";
@@ -20,7 +22,16 @@ const Gasping = dynamic(() => import("./Gasping"), { ssr: false, loading: Openin
 
 /** The guide, in the place of the step. */
 export function Help({ called, visit, onBack }: { called: Called; visit: LiveVisit; onBack: () => void }) {
-  return called === "wrong" ? <Wrong visit={visit} onBack={onBack} /> : <Gasping visit={visit} onBack={onBack} />;
+  const { tankName, siteName } = visit.kept;
+  return (
+    <>
+      <PageTitle>{`${tankName}, ${called === "wrong" ? "something is wrong" : "fish gasp"}`}</PageTitle>
+      <H1 px="18px" pt="10px" fontSize="14.5px" fontWeight="400" color="soft">
+        {siteName}, {inSentence(tankName)}
+      </H1>
+      {called === "wrong" ? <Wrong visit={visit} onBack={onBack} /> : <Gasping visit={visit} onBack={onBack} />}
+    </>
+  );
 }
 
 /** The two ways into it, on every screen of a visit. */

@@ -3,7 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { ClueCode } from "@keel-round/core/guide";
 import { m, say } from "@keel-round/core/say";
-import { stepOfAction } from "@keel-round/core/steps";
+import { stepDoing } from "@keel-round/core/steps";
 import { type TroubleCode, todayFor } from "@keel-round/core/trouble";
 import { planVisit, sayPlan } from "@keel-round/core/visit";
 import { useMemo, useState } from "react";
@@ -26,7 +26,7 @@ export default function Wrong({ visit, onBack }: { visit: LiveVisit; onBack: () 
       <Box px="18px" pt="12px">
         <PartHeading>Something is wrong</PartHeading>
         <Box color="soft" mb="10px">
-          {visit.kept.tankName}, {visit.kept.siteName}. Tap what you see.
+          Tap what you see.
         </Box>
         <Found visit={visit} />
       </Box>
@@ -88,10 +88,10 @@ function Today({ visit, trouble, seen, unseen, onAdded }: Chosen) {
   const known = visit.state.troubles.some((t) => t.trouble === trouble);
   const { steps, moreMinutes } = useMemo(() => {
     const plan = planVisit({ ...visit.input, troubles: [...(visit.input.troubles ?? []), { id: "tried", trouble }] });
-    const ids = new Set(todayFor([trouble], visit.input).map(stepOfAction));
     const said = sayPlan(plan, visit.kept.units);
     return {
-      steps: said.steps.filter((s) => ids.has(s.id)),
+      // What the visit does anyway is named too: nobody wonders where it is.
+      steps: todayFor([trouble], visit.input).flatMap((code) => stepDoing(said.steps, code) ?? []),
       moreMinutes: Math.max(0, plan.minutes - visit.plan.minutes),
     };
   }, [visit.input, visit.plan.minutes, visit.kept.units, trouble]);
