@@ -5,8 +5,8 @@ import { backMessage, thingsOf } from "../treatment/course.ts";
 import { type Making, type Step, stepOf, those } from "./step.ts";
 
 /** Steps of a course by their ids: what its log says of it. */
-export const COURSE_STEPS = { air: "course:air", off: "course:off", back: "course:back" } as const;
-export const courseDoseStep = (number: number): string => `course:dose:${number}`;
+const COURSE_STEPS = { air: "course:air", off: "course:off", back: "course:back" } as const;
+const courseDoseStep = (number: number): string => `course:dose:${number}`;
 
 /** What a course of treatment asks for on this visit. A course that an earlier version kept says no more than its days. */
 export function courseSteps(making: Making): Step[] {

@@ -130,7 +130,7 @@ export const thingsOf = ({ off = [], carbonOut }: Pick<Treatment, "off" | "carbo
   ...(carbonOut ? [m("treat.carbon")] : []),
 ];
 
-export function followUpMessage({ name, changeShare }: Treatment): Message {
+function followUpMessage({ name, changeShare }: Treatment): Message {
   return changeShare
     ? m("treat.follow-up.change", { name, percent: Math.round(changeShare * 100) })
     : m("treat.follow-up", { name });
