@@ -17,7 +17,9 @@ const BUNDLE = [
 
 /** The programs under bench/. */
 const PROGRAMS =
-  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle paper".split(" ");
+  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle paper guide".split(
+    " ",
+  );
 
 // node bench/run.mjs NAME: a private MariaDB, the production build, and one program under bench/.
 async function main() {

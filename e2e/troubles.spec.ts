@@ -8,12 +8,21 @@ test("something is wrong: tapped off line, told with its reasons, put into the v
   page,
   context,
 }) => {
+  /** What the page itself loads; what the worker keeps for later is no part of it. */
+  const scripts: Promise<string>[] = [];
+  page.on("response", (r) => {
+    if (r.request().resourceType() === "script" && !r.request().serviceWorker()) scripts.push(r.text().catch(() => ""));
+  });
   await as("Ines", { pace: "phases" });
   await page.goto("/round");
   await openStop(page, "Town Museum");
   await beginVisit(page);
   // The worker has the guide before anybody opens it.
   await page.evaluate(() => navigator.serviceWorker.ready);
+  const GUIDE_WORDS = "Bacteria in slimy sheets, where little flow reaches";
+  const before = await Promise.all(scripts);
+  expect(before.length).toBeGreaterThan(5);
+  expect(before.filter((text) => text.includes(GUIDE_WORDS))).toEqual([]);
   await context.setOffline(true);
   await page.getByRole("button", { name: "Something is wrong" }).click();
   await expect(page.getByRole("heading", { name: "Something is wrong" })).toBeFocused();

@@ -4,6 +4,7 @@ import type { Condition, ConditionReason } from "../readings/index.ts";
 import { isPlainCode, m, type PlainCode } from "../say/index.ts";
 import { isSalt, type TankFacts } from "../tank/index.ts";
 import { inSentence } from "../text/index.ts";
+import { courseCalendar } from "../treatment/index.ts";
 import { troubleOf } from "../trouble/index.ts";
 import type { Parameter } from "../units/index.ts";
 import { changedL, type Visited } from "./account.ts";
@@ -116,7 +117,17 @@ export function ahead({ facts }: Visited, condition: Condition, tasks: readonly 
     sayings.push({ ways: [m("letter.soon", jobs), m("letter.soon.b", jobs)], optional: true });
   }
   if (soonOwn.length > 0) sayings.push({ ways: [m("letter.soon.own", { jobs: { all: soonOwn } })], optional: true });
-  if (facts.treatment)
+  if (facts.treatment?.doses) {
+    const days = courseCalendar(facts.treatment).filter((d) => d.on > on);
+    if (days.length > 0)
+      sayings.push({
+        ways: [
+          m("letter.course", {
+            days: { all: days.map((d) => m("letter.course.day", { day: { day: d.on }, what: d.says })) },
+          }),
+        ],
+      });
+  } else if (facts.treatment)
     sayings.push({
       ways: [m("letter.follow-up", { name: facts.treatment.name, day: { day: facts.treatment.followUpOn } })],
     });

@@ -23,9 +23,12 @@ export const neverTogether = (a: Nature | undefined, b: Nature | undefined): boo
 export const restApart = <Unit>(a: Unit | null | undefined, b: Unit | null | undefined): boolean =>
   a !== null && a !== undefined && b !== null && b !== undefined && a !== b;
 
-/** Whether a job waits for a remedy that is in the water: it would take it up, or disturb what suffers already. */
-export const waitsForRemedy = (unit: number | null, nature: Nature | undefined): boolean =>
-  unit !== null || nature !== undefined;
+/** What is poured in beside a remedy muddles what it does. */
+const POURED: readonly string[] = ["trace", "fertiliser"];
+
+/** Whether a job waits for a remedy that is in the water: it would take it up, muddle it, or disturb what suffers already. */
+export const waitsForRemedy = (code: string, unit: number | null, nature: Nature | undefined): boolean =>
+  unit !== null || nature !== undefined || POURED.includes(code);
 
 /** What a job of a tank is to these rules; undefined for one that minds nothing. */
 export function natureOf(

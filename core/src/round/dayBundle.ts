@@ -12,6 +12,8 @@ export interface DayBundle {
   readonly input: DayInput;
   /** By stop: the worst of its tanks. */
   readonly conditions: Readonly<Record<string, ConditionState>>;
+  /** What lies in the person's van on any day; missing in what an earlier version kept on a phone. */
+  readonly van?: readonly string[];
 }
 
 /** What a day is laid from, with the ways between its own places alone: a firm knows many more. */

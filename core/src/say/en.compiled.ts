@@ -316,6 +316,8 @@ export interface Values {
   readonly "letter.corrected": { readonly count: Value };
   readonly "letter.counted": { readonly animals: Value };
   readonly "letter.counted.b": { readonly animals: Value };
+  readonly "letter.course": { readonly days: Value };
+  readonly "letter.course.day": { readonly day: Value; readonly what: Value };
   readonly "letter.dear": { readonly name: Value };
   readonly "letter.did": { readonly jobs: Value };
   readonly "letter.did.b": { readonly jobs: Value };
@@ -1173,6 +1175,8 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "letter.corrected": (t) => `corrected (${t("count")})`,
   "letter.counted": (t) => `I counted ${t("animals")}.`,
   "letter.counted.b": (t) => `By my count there are ${t("animals")}.`,
+  "letter.course": (t) => `The course from here: ${t("days")}.`,
+  "letter.course.day": (t) => `${t("day")}, ${t("what")}`,
   "letter.dear": (t) => `Dear ${t("name")},`,
   "letter.did": (t) => `I ${t("jobs")}.`,
   "letter.did.b": (t) => `Beside that I ${t("jobs")}.`,

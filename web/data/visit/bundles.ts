@@ -95,6 +95,7 @@ export async function dayBundles(
       ...{ on, zone: scope.zone, units: scope.units },
       input: ownWays(round.input),
       conditions: Object.fromEntries(conditions),
+      van: round.person.vanKit,
     },
     bundles,
   };

@@ -9,6 +9,7 @@ import { PageTitle, QuietButton } from "@/kit/controls";
 import { A, B, H1, Main, Span } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
 import { clock, dayLabel } from "@/kit/words";
+import { LoadPart } from "./load/LoadPart";
 import { TodayHere } from "./TodayHere";
 
 /** Whether the browser has promised to keep what lies here; undefined until it was asked. */
@@ -57,6 +58,7 @@ export function KeptDay() {
       {visits.map((v) => (
         <VisitLine key={v.bundle.visitId} visit={v} start={v.start} />
       ))}
+      {kept && <LoadPart kept={kept} />}
       <QuietButton asChild mt="16px">
         <a href="/round">Try the round</a>
       </QuietButton>
