@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { count, eq } from "drizzle-orm";
+import { count, desc, eq, inArray } from "drizzle-orm";
 import fc from "fast-check";
 import { beforeAll, describe, expect, test } from "vitest";
 import { z } from "zod";
@@ -14,7 +14,7 @@ import { changeRecord } from "../desk/records";
 import { find } from "../find/find";
 import { beginBusiness } from "../firm/begin";
 import { photoStore } from "../photos/store";
-import { business, client, person, photo, site, tank, tankKind, tankStatus } from "../schema";
+import { business, client, letter, person, photo, site, tank, tankKind, tankStatus } from "../schema";
 import { loadTank } from "../tanks/tanks";
 import { idMap, mapIds } from "./ids";
 import { readArchive } from "./read";
@@ -82,10 +82,22 @@ function rowsUpToIds(archive: string, map: (old: string) => string): Record<stri
   };
 }
 
+const KEPT_LETTERS = 40;
+
 beforeAll(async () => {
   ({ businessId, today } = await demoBusiness());
   when = { now: new Date(), today };
   maud = await scopeOf(businessId, "Maud");
+  // A year of letters is like its last ones, and all of them go in and out of each test.
+  const letters = await db().select({ id: letter.id }).from(letter).orderBy(desc(letter.createdAt));
+  await db()
+    .delete(letter)
+    .where(
+      inArray(
+        letter.id,
+        letters.slice(KEPT_LETTERS).map((l) => l.id),
+      ),
+    );
   text = await written(maud, "two herons on a post");
 });
 
