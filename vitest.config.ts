@@ -29,6 +29,8 @@ export default defineConfig({
           // What a person does with a part of the interface; no database.
           include: ["web/{kit,places,device}/**/*.test.{ts,tsx}"],
           setupFiles: ["tools/testing/patient.ts"],
+          // Loading the interface anew for each of its files took longer than trying it.
+          isolate: false,
           // A whole visit in a browser without a screen takes its time on a machine that does something else beside it.
           testTimeout: 60_000,
         },

@@ -65,9 +65,13 @@ export function LoadLines({
         )}
       </Part>
       <Part title="From the shelf, not in the van" empty={list.things.length === 0}>
-        {list.things.map((t) =>
-          line(t.item, t.amount === undefined ? "" : textOf(t.amount, units), t.places.join(", ")),
-        )}
+        {list.things.map((t) => {
+          const amount = t.amount === undefined ? "" : textOf(t.amount, units);
+          // Words say which one it is, figures how much of it.
+          return typeof t.amount === "string"
+            ? line(t.item, "", `${amount}; ${t.places.join(", ")}`)
+            : line(t.item, amount, t.places.join(", "));
+        })}
       </Part>
       {list.carried.length > 0 && (
         <Box mt="14px" color="soft" fontSize="15px">

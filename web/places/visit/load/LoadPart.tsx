@@ -14,6 +14,8 @@ import { BackList } from "./BackList";
 import { LoadLines } from "./LoadLines";
 import { keepTicks, type Ticks, ticksOf } from "./ticks";
 
+const PRESSED = { bg: "corallineWash", borderColor: "coralline" } as const;
+
 /** What a day's visits take, worked out on this phone. */
 interface DayLoad {
   readonly on: string;
@@ -55,7 +57,14 @@ export function LoadPart({ kept }: { kept: Kept }) {
       {days.length > 1 && (
         <Flex gap="6px" mt="6px" wrap="wrap">
           {days.map((day) => (
-            <QuietButton key={day} type="button" minH="48px" aria-pressed={day === on} onClick={() => setChosen(day)}>
+            <QuietButton
+              key={day}
+              type="button"
+              minH="48px"
+              aria-pressed={day === on}
+              _pressed={PRESSED}
+              onClick={() => setChosen(day)}
+            >
               {dayLabel(day)}
             </QuietButton>
           ))}
@@ -94,6 +103,7 @@ function OfDay({ kept, on }: { kept: Kept; on: string }) {
             minH="48px"
             flex="1"
             aria-pressed={part === id}
+            _pressed={PRESSED}
             onClick={() => setPart(id)}
           >
             {label}

@@ -41,7 +41,7 @@ export function TickLine({
           {on && <Path d="M17 24 L22 30 L32 18" fill="none" stroke="white" strokeWidth="3.5" />}
         </Svg>
         <Box flex="1" minW="0">
-          <Box fontSize="17px" fontWeight="560" lineHeight="1.2">
+          <Box fontSize="17px" fontWeight="560" lineHeight="1.2" _firstLetter={{ textTransform: "uppercase" }}>
             {item}
           </Box>
           <Box fontSize="14.5px" color="soft">
