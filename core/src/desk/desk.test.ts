@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { METRIC, type UnitPreference } from "../units/index.ts";
+import { fieldUnit } from "./fields.ts";
 import {
   ENTITIES,
   emptyValue,
@@ -261,4 +262,14 @@ describe("values of a tank's facts", () => {
     expect(round.display.vessel).toEqual({ shape: "cylinder", diameterM: 0.8, heightM: 0.5 });
     expect(valuesOfFacts(round)["display.vessel.lengthM"]).toBeNull();
   });
+});
+
+test("a remedy's dose is told for the litres or gallons of whoever reads it, and comes back the same", () => {
+  const field = fieldOf("remedy", "per100L");
+  if (!field) throw new Error("No such field");
+  const american = { ...METRIC, volume: "US gal" as const };
+  expect(fieldUnit(field.type, METRIC)).toBe("per 100 L");
+  expect(fieldUnit(field.type, american)).not.toMatch(/\bL\b/);
+  const shown = writeField(field, 10, american);
+  expect(readField(field, shown, american)).toBeCloseTo(10, 1);
 });

@@ -1150,7 +1150,13 @@ const remedy: RecordKind = {
       hint: "It decides what it may not meet.",
       group: "Remedy",
     },
-    { key: "per100L", label: "Dose for 100 L, by the label", type: number("", 0.001, 100_000, 2), group: "Dose" },
+    {
+      key: "per100L",
+      label: "Dose by the label",
+      type: number("per 100 L", 0.001, 100_000, 2),
+      hint: "In what it is counted in.",
+      group: "Dose",
+    },
     {
       key: "unit",
       label: "Counted in",

@@ -63,6 +63,9 @@ function kindOf(unit: string, units: UnitPreference): Kind | null {
       return gallons ? times(`mL per ${DOSE_GALLONS} ${units.volume}`, (DOSE_GALLONS * perLitre) / DOSE_LITRES) : null;
     case "g per 100 L":
       return gallons ? times(`g per ${DOSE_GALLONS} ${units.volume}`, (DOSE_GALLONS * perLitre) / DOSE_LITRES) : null;
+    // Of something that is counted in a unit of its own.
+    case "per 100 L":
+      return gallons ? times(`per ${DOSE_GALLONS} ${units.volume}`, (DOSE_GALLONS * perLitre) / DOSE_LITRES) : null;
     case "m":
       return imperial(units) ? times("ft", 1 / M_PER_FT, 1) : null;
     case "mm":
