@@ -8,7 +8,7 @@ import { m, type PlainCode, say } from "@keel-round/core/say";
 import { inSentence } from "@keel-round/core/text";
 import { lookAgainOn, neverHere, type TroubleCode, troubleOf } from "@keel-round/core/trouble";
 import type { UnitPreference } from "@keel-round/core/units";
-import { useRef, useState } from "react";
+import { memo, useRef, useState } from "react";
 import { Notice, QuietButton } from "@/kit/controls";
 import { B, Button, H2, Span } from "@/kit/elements";
 import { LookPicture } from "./LookPicture";
@@ -82,35 +82,48 @@ export function GuideView({ input, units, changedToday = false, footer, below, b
 function Pictures({ guide, units }: { guide: Guide; units: UnitPreference }) {
   return (
     <Grid templateColumns="repeat(auto-fill, minmax(104px, 1fr))" gap="8px" role="group" aria-label="What is seen">
-      {guide.pictures.map((clue) => {
-        const on = guide.answers[clue] === true;
-        return (
-          <Button
-            key={clue}
-            type="button"
-            aria-pressed={on}
-            onClick={() => guide.say(clue, on ? undefined : true)}
-            p="5px 4px 6px"
-            rounded="s"
-            borderWidth={on ? "3px" : "1px"}
-            m={on ? "0" : "2px"}
-            borderColor={on ? "coralline" : "ruleStrong"}
-            bg={on ? "corallineWash" : "sheet"}
-            cursor="pointer"
-            textAlign="center"
-            fontSize="14px"
-            fontWeight={on ? "640" : "480"}
-            lineHeight="1.15"
-            data-look={clue}
-          >
-            <LookPicture clue={clue} />
-            {say(m(`clue.${clue}` as PlainCode), units)}
-          </Button>
-        );
-      })}
+      {guide.pictures.map((clue) => (
+        <Picture key={clue} clue={clue} on={guide.answers[clue] === true} units={units} onTell={guide.say} />
+      ))}
     </Grid>
   );
 }
+
+/** One of them; drawn anew only where its own answer is another one. */
+const Picture = memo(function Picture({
+  clue,
+  on,
+  units,
+  onTell,
+}: {
+  clue: ClueCode;
+  on: boolean;
+  units: UnitPreference;
+  onTell: Guide["say"];
+}) {
+  return (
+    <Button
+      type="button"
+      aria-pressed={on}
+      onClick={() => onTell(clue, on ? undefined : true)}
+      p="5px 4px 6px"
+      rounded="s"
+      borderWidth={on ? "3px" : "1px"}
+      m={on ? "0" : "2px"}
+      borderColor={on ? "coralline" : "ruleStrong"}
+      bg={on ? "corallineWash" : "sheet"}
+      cursor="pointer"
+      textAlign="center"
+      fontSize="14px"
+      fontWeight={on ? "640" : "480"}
+      lineHeight="1.15"
+      data-look={clue}
+    >
+      <LookPicture clue={clue} />
+      {say(m(`clue.${clue}` as PlainCode), units)}
+    </Button>
+  );
+});
 
 const CHANCE = { likely: "likely", possible: "possible", unlikely: "less likely" } as const;
 /** Of what speaks for and against so much is shown at once. */

@@ -1,5 +1,5 @@
 import type { ClueCode } from "@keel-round/core/guide";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { Circle, G, Line, Path, Rect, Svg } from "@/kit/elements";
 
 /** A stroke of a picture. */
@@ -328,7 +328,7 @@ function Thermometer({ high = false }: { high?: boolean }) {
 const LEVEL: Partial<Record<ClueCode, number>> = { "level-low": 32, "level-high": 14 };
 
 /** A small tank that shows what is meant, in our own lines. */
-export function LookPicture({ clue }: { clue: ClueCode }) {
+export const LookPicture = memo(function LookPicture({ clue }: { clue: ClueCode }) {
   const top = LEVEL[clue] ?? 12;
   return (
     <Svg viewBox="0 0 120 68" w="100%" aria-hidden="true" display="block">
@@ -339,4 +339,4 @@ export function LookPicture({ clue }: { clue: ClueCode }) {
       {clue === "wet-floor" && <Line x1={104} y1={40} x2={112} y2={60} stroke="water" strokeWidth={3} />}
     </Svg>
   );
-}
+});

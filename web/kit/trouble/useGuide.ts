@@ -13,7 +13,7 @@ import {
   tellsMost,
 } from "@keel-round/core/guide";
 import { type Message, m, type PlainCode } from "@keel-round/core/say";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 
 /** So many are shown; the rest is too unlikely to help. */
 const SHOWN = 3;
@@ -37,10 +37,18 @@ export function useGuide(input: PlanInput, changedToday: boolean): Guide {
   const setting = useMemo(() => settingOf(input), [input]);
   const answers = useMemo(() => answersWith(known, said), [known, said]);
   const asked = Object.values(said).some(Boolean);
+  const tell = useCallback(
+    (clue: ClueCode, yes: boolean | undefined) =>
+      setSaid(({ [clue]: _, ...rest }) => (yes === undefined ? rest : { ...rest, [clue]: yes })),
+    [],
+  );
   return {
-    pictures: CLUE_CODES.filter((c) => clueOf(c).picture && metIn(clueOf(c).where, setting.kind, setting.salt)),
+    pictures: useMemo(
+      () => CLUE_CODES.filter((c) => clueOf(c).picture && metIn(clueOf(c).where, setting.kind, setting.salt)),
+      [setting],
+    ),
     answers: said,
-    say: (clue, yes) => setSaid(({ [clue]: _, ...rest }) => (yes === undefined ? rest : { ...rest, [clue]: yes })),
+    say: tell,
     ranked: useMemo(() => (asked ? rank(answers, setting).slice(0, SHOWN) : []), [asked, answers, setting]),
     next: useMemo(() => (asked ? tellsMost(answers, setting) : null), [asked, answers, setting]),
     words: (clue) =>
