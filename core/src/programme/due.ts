@@ -116,7 +116,7 @@ function barsOf(
   const unit = unitOf(task);
   const nature = natureOf(task, facts);
   const { treatmentUntil } = visit;
-  if (treatmentUntil && treatmentUntil > visit.on && waitsForRemedy(task.code, unit, nature))
+  if (treatmentUntil && treatmentUntil > visit.on && waitsForRemedy(task, unit, nature))
     bars.push({ because: "treatment", until: treatmentUntil, strict: true });
   if (unit !== null) {
     const rest = restOf(task, unit, tasks, due, visit.on);

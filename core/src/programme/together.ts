@@ -23,12 +23,19 @@ export const neverTogether = (a: Nature | undefined, b: Nature | undefined): boo
 export const restApart = <Unit>(a: Unit | null | undefined, b: Unit | null | undefined): boolean =>
   a !== null && a !== undefined && b !== null && b !== undefined && a !== b;
 
-/** What is poured in beside a remedy muddles what it does. */
+/** Doses beside a remedy muddle its effect. */
 const POURED: readonly string[] = ["trace", "fertiliser"];
 
-/** Whether a job waits for a remedy that is in the water: it would take it up, muddle it, or disturb what suffers already. */
-export const waitsForRemedy = (code: string, unit: number | null, nature: Nature | undefined): boolean =>
-  unit !== null || nature !== undefined || POURED.includes(code);
+/** Whether a job waits for a remedy in the water: it would take it up, muddle it, bring acid to it, or disturb animals that suffer already. */
+export const waitsForRemedy = (
+  task: Pick<TankTask, "code" | "job">,
+  unit: number | null,
+  nature: Nature | undefined,
+): boolean =>
+  unit !== null ||
+  nature !== undefined ||
+  POURED.includes(task.code) ||
+  (jobOf(task).skills?.includes("acid") ?? false);
 
 /** What a job of a tank is to these rules; undefined for one that minds nothing. */
 export function natureOf(

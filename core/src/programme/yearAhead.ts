@@ -56,7 +56,7 @@ export function seldomTasks(
         : {}),
       ...(kind ? { kind } : {}),
       // Services and media wait for a remedy; its own end calls for what comes after it.
-      ...(facts.treatment && waitsForRemedy(t.code, unit, kind) ? { notBefore: facts.treatment.followUpOn } : {}),
+      ...(facts.treatment && waitsForRemedy(t, unit, kind) ? { notBefore: facts.treatment.followUpOn } : {}),
     };
   });
 }

@@ -1,8 +1,7 @@
 import { addDays } from "../calendar/civil.ts";
-import { OutOfRangeError } from "../issues/index.ts";
 import { type Message, m, type Value } from "../say/index.ts";
-import { gearName, systemVolumeL, type TankFacts, type Treatment } from "../tank/index.ts";
-import { harmedBy, mayNotMeet, poisonsInvertebrates, type Remedy, remedyAmount } from "./remedy.ts";
+import { gearName, type TankFacts, type Treatment } from "../tank/index.ts";
+import { harmedBy, poisonsInvertebrates, type Remedy, remedyAmount } from "./remedy.ts";
 
 /** What stands in the way of a course; none of it can be overruled here. */
 export interface Refused {
@@ -74,25 +73,14 @@ export function mayBegin(remedy: Remedy, before: Before): Refused | Allowed {
   };
 }
 
-/** What of the tank and the remedy themselves stands in the way. */
-function standing(remedy: Remedy, { facts, on, litresNow }: Before): Message[] {
-  const running = facts.treatment;
-  const meets =
-    running && on <= running.followUpOn && (running.group === undefined || mayNotMeet(running.group, remedy.group));
+/** What of the tank and the remedy themselves stands in the way. A tank has one course at a time: two of them may not meet. */
+function standing(remedy: Remedy, { facts: { treatment }, on, litresNow }: Before): Message[] {
+  const runs = treatment && on <= treatment.followUpOn;
   return [
     ...(remedy.prescription ? [m("treat.prescription", { name: remedy.name })] : []),
-    ...(remedy.per100L !== null && !(litresNow > 0 && hasVolume(facts)) ? [m("treat.volume")] : []),
-    ...(meets ? [m("treat.running", { name: running.name, day: { day: running.followUpOn } })] : []),
+    ...(remedy.per100L !== null && litresNow <= 0 ? [m("treat.volume")] : []),
+    ...(runs ? [m("treat.running", { name: treatment.name, day: { day: treatment.followUpOn } })] : []),
   ];
-}
-
-function hasVolume(facts: TankFacts): boolean {
-  try {
-    return systemVolumeL(facts) > 0;
-  } catch (error) {
-    if (error instanceof OutOfRangeError) return false;
-    throw error;
-  }
 }
 
 /** A day of a course with what is done on it. */

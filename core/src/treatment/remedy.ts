@@ -79,22 +79,6 @@ export function remedyAmount({ per100L, labelPercent, bottlePercent }: Remedy, l
   return (per100L * weaker * litres) / 100;
 }
 
-/** Groups that must not come together, whatever the label says. */
-const NEVER_TOGETHER: readonly (readonly [RemedyGroup, RemedyGroup])[] = [
-  ["acid", "oxidiser"],
-  ["oxidiser", "dye"],
-  ["oxidiser", "medication"],
-  ["copper", "medication"],
-  ["medication", "medication"],
-  ["medication", "dye"],
-  ["copper", "algae"],
-  ["algae", "algae"],
-];
-
-/** Whether two remedies may not meet in one tank. */
-export const mayNotMeet = (a: RemedyGroup, b: RemedyGroup): boolean =>
-  NEVER_TOGETHER.some(([x, y]) => (x === a && y === b) || (x === b && y === a));
-
 /** Copper kills what has no backbone, in the sea first of all. */
 export const poisonsInvertebrates = ({ group }: Pick<Remedy, "group">, facts: TankFacts): boolean =>
   group === "copper" && isSalt(facts) && facts.animals.some((a) => ANY_INVERTEBRATE.test(a.name));

@@ -69,13 +69,13 @@ describe("whether it may begin", () => {
       { name: "nerite snails", count: 3 },
     ];
     expect(words(mayBegin(algae, { ...before, facts: { ...facts, animals } }))).toEqual([
-      "Algae treatment B harms what lives here: bee shrimp and nerite snails.",
+      "Algae treatment B harms animals of this tank: bee shrimp and nerite snails.",
     ]);
   });
   test("an empty roster is said, not taken for an empty tank", () => {
     const answer = mayBegin(algae, { ...before, facts: { ...facts, animals: [] } });
     expect(answer.ok && answer.cares.map((c) => say(c, METRIC)).join(" ")).toMatch(
-      /Nobody has entered what lives here/,
+      /Nobody has entered the animals of this tank/,
     );
   });
   test("copper never into a sea tank with animals without a backbone, whatever its list says", () => {
@@ -105,15 +105,15 @@ describe("whether it may begin", () => {
       );
     }
   });
-  test("a method beside a course may, and anything once the course is over", () => {
+  test("nothing beside a course, also no method: a tank keeps one, and the first one's doses would be lost; anything once it is over", () => {
     const treatment = courseOf(algae, "2026-11-24", 180);
     expect(
       mayBegin({ ...algae, group: "method", per100L: null }, { ...before, facts: { ...facts, treatment } }).ok,
-    ).toBe(true);
+    ).toBe(false);
     expect(mayBegin(algae, { ...before, on: "2026-12-30", facts: { ...facts, treatment } }).ok).toBe(true);
   });
   test("no dose into a tank whose litres are not known; a method needs none", () => {
-    expect(words(mayBegin(algae, { ...before, litresNow: 0 }))[0]).toMatch(/litres of this tank are not known/);
+    expect(words(mayBegin(algae, { ...before, litresNow: 0 }))[0]).toMatch(/size of this tank first/);
     expect(mayBegin({ ...algae, group: "method", per100L: null }, { ...before, litresNow: 0 }).ok).toBe(true);
   });
 });

@@ -73,6 +73,10 @@ describe("a course on a visit", () => {
     // Sent again after its answer was lost, the tank has it already.
     const begun = { ...facts, treatment: { ...courseOf(remedy, TODAY, 180), id: "a" } };
     expect(refuseOp(state, body, begun, [])).toBeNull();
+    // A second press, or a second remedy, on one visit: the first one stays.
+    const once = visitState([op(body, 2)], state);
+    expect(refuseOp(once, { ...body, id: "b" }, facts, [])).toMatchObject({ code: "must-not-treat" });
+    expect(refuseOp(once, body, begun, [])).toBeNull();
     expect(refuseOp(state, { type: "treat-back", id: "a" }, facts, [])).toMatchObject({ code: "unknown-course" });
   });
 });

@@ -449,10 +449,13 @@ export function refuseOp(
     case "treat": {
       // The day of the tank is the day of the log: what runs already was begun before it.
       const { treatment, ...bare } = facts;
+      const { treated } = state;
+      // A course that began on this visit runs, also where the tank has not heard of it yet.
+      const begun = treated && treated.id !== body.id ? courseOf(treated.remedy, body.on, treated.litres) : undefined;
+      const running = begun ?? (treatment?.id === body.id ? undefined : treatment);
       const before = {
-        facts: treatment && treatment.id !== body.id ? facts : bare,
-        on: body.on,
-        litresNow: body.litres,
+        facts: running ? { ...bare, treatment: running } : bare,
+        ...{ on: body.on, litresNow: body.litres },
       };
       const answer = mayBegin(body.remedy, before);
       return answer.ok ? null : { code: "must-not-treat", items: answer.reasons.map((r) => say(r, METRIC)) };
