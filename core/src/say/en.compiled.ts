@@ -64,7 +64,7 @@ export interface Values {
   readonly "act.power-back.title": Nothing;
   readonly "act.search-animals.reason": Nothing;
   readonly "act.search-animals.title": Nothing;
-  readonly "act.shade-and-fan.caution": Nothing;
+  readonly "act.shade-and-fan.caution": { readonly most: Value };
   readonly "act.shade-and-fan.reason": Nothing;
   readonly "act.shade-and-fan.title": Nothing;
   readonly "act.shorter-light.reason": Nothing;
@@ -94,7 +94,7 @@ export interface Values {
   readonly "act.test-again.title": Nothing;
   readonly "act.trim-dark.reason": Nothing;
   readonly "act.trim-dark.title": Nothing;
-  readonly "act.warm-slowly.caution": Nothing;
+  readonly "act.warm-slowly.caution": { readonly most: Value };
   readonly "act.warm-slowly.reason": Nothing;
   readonly "act.warm-slowly.title": Nothing;
   readonly "act.wipe-film.reason": Nothing;
@@ -673,7 +673,6 @@ export interface Values {
   readonly "treat.prescription": { readonly name: Value };
   readonly "treat.roster": Nothing;
   readonly "treat.running": { readonly name: Value; readonly day: Value };
-  readonly "treat.until": { readonly name: Value; readonly day: Value };
   readonly "treat.volume": Nothing;
   readonly "trend.aside": { readonly value: Value; readonly on: Value; readonly expected: Value };
   readonly "trend.aside-slip": { readonly value: Value; readonly on: Value; readonly expected: Value; readonly slip: Value };
@@ -862,16 +861,16 @@ export interface Values {
 
 /** The sentences, compiled. */
 export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
-  "act.aim-flow.reason": () => `Where water moves, it does not settle.`,
+  "act.aim-flow.reason": () => `Dirt does not settle in moving water.`,
   "act.aim-flow.title": () => `Aim a wave-maker at the spot`,
   "act.air-now.reason": () => `Animals that fight for breath need oxygen before anything else.`,
   "act.air-now.title": () => `Air in at once: stone or jet at the surface`,
   "act.because": (t) => `Because of: ${t("troubles")}.`,
-  "act.brush-tufts.reason": () => `What floats away settles elsewhere.`,
+  "act.brush-tufts.reason": () => `Loose pieces settle elsewhere.`,
   "act.brush-tufts.title": () => `Brush the tufts off and siphon them out`,
   "act.calm-skimmer.reason": () => `A cup that runs over drains the tank onto the floor.`,
   "act.calm-skimmer.title": () => `Lower the skimmer or switch it off until it is calm`,
-  "act.carbon-in.reason": () => `It takes out colour and most of what was dosed.`,
+  "act.carbon-in.reason": () => `It takes out colour and most remedies.`,
   "act.carbon-in.title": () => `Put in rinsed carbon`,
   "act.clear-prefilter.reason": () => `The first place where flow is lost.`,
   "act.clear-prefilter.title": () => `Change the pre-filter`,
@@ -879,21 +878,21 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "act.clear-pump.reason": () => `A third of the flow is gone before anybody hears it.`,
   "act.clear-pump.title": () => `Brush impeller and intake`,
   "act.clear-wave-maker.caution": () => `Off at the wall before a hand goes in.`,
-  "act.clear-wave-maker.reason": () => `Where no flow reaches, dirt settles and rots.`,
+  "act.clear-wave-maker.reason": () => `Dirt settles and rots without flow.`,
   "act.clear-wave-maker.title": () => `Take the wave-maker out, free and brush it`,
   "act.clear-weir.reason": () => `The surface is pulled clean again.`,
   "act.clear-weir.title": () => `Clear the weir, its comb and the drain`,
   "act.condition-tank.caution": () => `Never more than the label's most. Air on: conditioner takes oxygen.`,
   "act.condition-tank.reason": () => `Chlorine is gone within a minute, and ammonia is bound where the product does that.`,
   "act.condition-tank.title": (t) => `Condition the whole tank: ${t("dose")}`,
-  "act.dissolve-longer.reason": () => `What is not dissolved falls out in the tank.`,
+  "act.dissolve-longer.reason": () => `Undissolved salt falls out in the tank.`,
   "act.dissolve-longer.title": () => `Mix longer: salt into water, until it is clear`,
   "act.dose": (t) => `${t("ml")} mL of ${t("product")} for the ${t("litres")} in the tank now`,
   "act.dose.peroxide": (t) => `${t("ml")} mL for the ${t("litres")} in the tank now`,
   "act.label-dose": (t) => `what the label says for ${t("litres")}`,
   "act.let-be.reason": () => `They open by themselves until the next morning.`,
   "act.let-be.title": () => `Leave the corals alone`,
-  "act.look-at-skin.reason": () => `What a vet will ask for.`,
+  "act.look-at-skin.reason": () => `A vet will ask for it.`,
   "act.look-at-skin.title": () => `Look the fish over with a torch: skin, fins, gills`,
   "act.measure-alkalinity.reason": () => `The first figure to move when a mix was wrong.`,
   "act.measure-alkalinity.title": () => `Measure the alkalinity`,
@@ -923,7 +922,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "act.power-back.title": () => `Look at fuse and protection, switch on one by one`,
   "act.search-animals.reason": () => `Jumpers and hiders are found in the same few places.`,
   "act.search-animals.title": () => `Search: behind, in the weir, in the filter, on the floor`,
-  "act.shade-and-fan.caution": () => `Fan and sockets away from splashes. At most 1 to 2 degrees in a day.`,
+  "act.shade-and-fan.caution": (t) => `Keep fan and sockets away from splashes. At most ${t("most")} in a day.`,
   "act.shade-and-fan.reason": () => `Evaporation cools slowly, which is right.`,
   "act.shade-and-fan.title": () => `Lights off, lid open, a fan across the surface`,
   "act.shorter-light.reason": () => `It lives on light first of all.`,
@@ -942,19 +941,19 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "act.stop-top-up.reason": () => `A sensor that hangs pours the whole reservoir in.`,
   "act.stop-top-up.title": () => `Switch the top-up off, free and try its sensor`,
   "act.stop-water.caution": () => `No hands in the water before the power is off.`,
-  "act.stop-water.reason": () => `What runs out is stopped before it is wiped up.`,
+  "act.stop-water.reason": () => `Stop the water before you wipe it up.`,
   "act.stop-water.title": () => `Find where it runs, bring the water below it`,
-  "act.take-air-away.reason": () => `It blows as fog whatever it draws.`,
+  "act.take-air-away.reason": () => `The pump blows out as fog the air that it draws in.`,
   "act.take-air-away.title": () => `Take the air from the pump: level, bubbler, hose`,
   "act.take-out-dead.caution": () => `Gloves; cover cuts, wash hands after.`,
-  "act.take-out-dead.reason": () => `What rots takes oxygen and gives ammonia.`,
-  "act.take-out-dead.title": () => `Take out what is dead, look at the others`,
-  "act.test-again.reason": () => `What surprises is measured twice before it is acted on.`,
+  "act.take-out-dead.reason": () => `A dead animal takes oxygen and gives off ammonia.`,
+  "act.take-out-dead.title": () => `Take out dead animals, look at the others`,
+  "act.test-again.reason": () => `Measure a surprising figure twice before you act on it.`,
   "act.test-again.title": () => `Test again, with a second kit`,
-  "act.trim-dark.reason": () => `Old leaves are what it lives on.`,
+  "act.trim-dark.reason": () => `It lives on old leaves.`,
   "act.trim-dark.title": () => `Trim the leaves that carry it`,
-  "act.warm-slowly.caution": () => `Heater off before it leaves the water; hot glass melts plastic.`,
-  "act.warm-slowly.reason": () => `A degree an hour at most.`,
+  "act.warm-slowly.caution": (t) => `At most ${t("most")} an hour. Heater off before it leaves the water; hot glass melts plastic.`,
+  "act.warm-slowly.reason": () => `Warm water comes back to a tank slowly.`,
   "act.warm-slowly.title": () => `Try the heater; if it is dead, the spare one`,
   "act.wipe-film.reason": () => `It leaves with the water.`,
   "act.wipe-film.title": () => `Wipe the film off, siphon what falls`,
@@ -1513,7 +1512,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trace.for": (t) => `Dose trace elements after the change: what the label says for ${t("litres")}`,
   "treat.air": () => `Air on, day and night.`,
   "treat.air.title": (t) => `Air on for ${t("name")}, day and night`,
-  "treat.air.why": () => `A remedy takes oxygen out of the water, and so does what dies of it.`,
+  "treat.air.why": () => `A remedy takes oxygen out of the water, and so does everything that dies of it.`,
   "treat.back": (t) => `Back on and in: ${t("things")}`,
   "treat.back.why": (t) => `The time of ${t("name")} is over.`,
   "treat.carbon": () => `carbon and resins`,
@@ -1524,16 +1523,15 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "treat.dose.why": () => `For the litres in the tank when it began, by the label.`,
   "treat.follow-up": (t) => `Follow-up of ${t("name")}: look, test ammonia`,
   "treat.follow-up.change": (t) => `Follow-up of ${t("name")}: look, test ammonia, change ${t("percent")} %`,
-  "treat.harms": (t) => `${t("name")} harms what lives here: ${t("animals")}.`,
+  "treat.harms": (t) => `${t("name")} harms animals of this tank: ${t("animals")}.`,
   "treat.law": () => `The product's label, local law and a vet stand above this.`,
   "treat.off": (t) => `Off and out for ${t("name")}: ${t("things")}`,
-  "treat.off.why": (t) => `They would take out or break down what was dosed. Until ${t("day")}.`,
+  "treat.off.why": (t) => `They would take the remedy out or break it down. Until ${t("day")}.`,
   "treat.oxidiser": () => `Glasses and gloves. Never with vinegar, acid, bleach or conditioner, in the tank or in a bucket.`,
   "treat.prescription": (t) => `${t("name")} needs a prescription: an aquatic vet decides on it. Nothing is planned here.`,
-  "treat.roster": () => `Nobody has entered what lives here: look for shrimp, snails and corals before anything goes in.`,
-  "treat.running": (t) => `${t("name")} runs until ${t("day")}: the two must not meet.`,
-  "treat.until": (t) => `${t("name")}, until ${t("day")}`,
-  "treat.volume": () => `The litres of this tank are not known: no dose can be told. Measure the tank first.`,
+  "treat.roster": () => `Nobody has entered the animals of this tank: look for shrimp, snails and corals before you dose.`,
+  "treat.running": (t) => `${t("name")} runs until ${t("day")}: one course at a time, no two may meet.`,
+  "treat.volume": () => `Enter the size of this tank first: a dose needs its litres.`,
   "trend.aside": (t) => `${t("value")} of ${t("on")} is set aside: about ${t("expected")} fits there.`,
   "trend.aside-slip": (t) => `${t("value")} of ${t("on")} is set aside: about ${t("expected")} fits there. Was it ${t("slip")}?`,
   "trend.asked": (t) => `It seems to move differently since about ${t("on")}: ${t("since")} a day, ${t("before")} before. What changed then?`,

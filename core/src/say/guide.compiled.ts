@@ -160,7 +160,7 @@ export interface Values {
   readonly "clue.yellow-water.no": Nothing;
   readonly "never.black-out": Nothing;
   readonly "never.clean-filter": Nothing;
-  readonly "never.cool-fast": Nothing;
+  readonly "never.cool-fast": { readonly most: Value };
   readonly "never.feed": Nothing;
   readonly "never.fresh-water-in": Nothing;
   readonly "never.hands-in": Nothing;
@@ -169,7 +169,7 @@ export interface Values {
   readonly "never.salt-in": Nothing;
   readonly "never.spot-peroxide": Nothing;
   readonly "never.treat-algae": Nothing;
-  readonly "never.warm-fast": Nothing;
+  readonly "never.warm-fast": { readonly most: Value };
   readonly "refer.electrician": Nothing;
   readonly "refer.specialist": Nothing;
   readonly "refer.vet": Nothing;
@@ -396,8 +396,8 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "clue.yellow-water.ask": () => `Is the water yellow against white paper?`,
   "clue.yellow-water.no": () => `water is not yellow`,
   "never.black-out": () => `Do not darken the tank: corals live on light.`,
-  "never.clean-filter": () => `Leave the filter alone: its bacteria are what helps now.`,
-  "never.cool-fast": () => `Never cool fast: at most 1 to 2 degrees in a day, no ice into the tank.`,
+  "never.clean-filter": () => `Leave the filter alone: its bacteria help now.`,
+  "never.cool-fast": (t) => `Never cool fast: at most ${t("most")} in a day, no ice into the tank.`,
   "never.feed": () => `Do not feed until they are well again.`,
   "never.fresh-water-in": () => `Never add fresh water: it makes the water lighter still, and they sink further.`,
   "never.hands-in": () => `No hands in the water before the power is off at the wall.`,
@@ -406,7 +406,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "never.salt-in": () => `Never add salt: it makes the water heavier still.`,
   "never.spot-peroxide": () => `No peroxide here: there are animals it would harm.`,
   "never.treat-algae": () => `No algae treatment here: it would harm more than it helps, and shrimp, snails and corals first.`,
-  "never.warm-fast": () => `Never warm fast: a degree an hour at most, no hot water into the tank.`,
+  "never.warm-fast": (t) => `Never warm fast: at most ${t("most")} an hour, no hot water into the tank.`,
   "refer.electrician": () => `Wiring is for a licensed electrician; local codes stand above this list.`,
   "refer.specialist": () => `If it does not turn by the next look, ask a specialist.`,
   "refer.vet": () => `Fish health is for an aquatic vet or a fish specialist: call one if it does not turn by tomorrow, or before any medication.`,
@@ -427,15 +427,15 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trouble.corals-after-change.why": () => `Closed until the next morning is normal after a change.`,
   "trouble.corals-water-off.why": () => `Open corals are the first to tell that salinity, alkalinity or temperature moved.`,
   "trouble.dark-tufts.why": () => `It lives on decaying leaves and unsteady CO2. Trim, and treat the spots in measured small amounts.`,
-  "trouble.dead-wave-maker.why": () => `Where no flow reaches, silt settles.`,
+  "trouble.dead-wave-maker.why": () => `Silt settles without flow.`,
   "trouble.dinoflagellates.owner": () => `Do not change or add water by yourself, and leave the food as it is.`,
   "trouble.dinoflagellates.why": () => `They thrive where other life finds no nutrients. More new water feeds them; nutrients and UV turn it.`,
   "trouble.dose-harms.owner": () => `Dose nothing at all until the next visit.`,
-  "trouble.dose-harms.why": () => `Snails and shrimp die of what fish bear. What was dosed has to come out again.`,
+  "trouble.dose-harms.why": () => `Snails and shrimp die of doses that fish bear. The dose has to come out again.`,
   "trouble.fish-dead.owner": () => `Count the animals each day and call if another one is found dead.`,
   "trouble.fish-dead.why": () => `One death may be age. Two are a reason to look for a cause: water first.`,
   "trouble.fish-spots.owner": () => `Look at the fish each morning and send a picture if there are more spots. Add nothing to the water.`,
-  "trouble.fish-spots.why": () => `Spots have more than one cause. What it is, somebody who may diagnose has to see.`,
+  "trouble.fish-spots.why": () => `Spots have more than one cause. Somebody who may diagnose has to see them.`,
   "trouble.gasping.owner": () => `Leave the air on day and night, do not feed today, and call when fish gasp again.`,
   "trouble.gasping.why": () => `Fish gasp where oxygen is short or their gills are hurt. Air first; temperature, ammonia and chlorine tell which.`,
   "trouble.green-film.why": () => `Normal: it says that a visit was due.`,
@@ -448,16 +448,16 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trouble.jelly-heavy.why": () => `The water is heavier than they are: its salinity is too high, or it is too cold. Slowly back, in the right direction.`,
   "trouble.jelly-light.why": () => `The water is lighter than they are: its salinity is too low, or it is too warm. Slowly back, in the right direction.`,
   "trouble.leak.owner": () => `If the floor gets wet, switch off at the wall and call at once.`,
-  "trouble.leak.why": () => `Where it drips tells how far the water must come down.`,
+  "trouble.leak.why": () => `The place of the drip tells how far the water must come down.`,
   "trouble.low-oxygen.owner": () => `Leave the air on day and night, and do not feed today.`,
   "trouble.low-oxygen.why": () => `Too little movement at the surface, or too much that breathes.`,
   "trouble.mixing-error.why": () => `Low right after a change is a mistake in the mix. Wait, measure again, correct in steps.`,
   "trouble.noisy-drain.why": () => `Air in the drain pipe: a valve, a comb or a level that moved.`,
   "trouble.noisy-pump.why": () => `Worn, dirty or running dry. It fails next.`,
   "trouble.overflow.owner": () => `If the floor gets wet, switch off at the wall and call at once.`,
-  "trouble.overflow.why": () => `A choked weir, or a sump without room for what runs back.`,
+  "trouble.overflow.why": () => `A choked weir, or a sump without room for the water that runs back.`,
   "trouble.power-cut.owner": () => `If the power goes again: no food, lid closed, stir the surface by hand, call.`,
-  "trouble.power-cut.why": () => `Without flow the oxygen lasts for an hour or two in a full tank.`,
+  "trouble.power-cut.why": () => `Without flow a full tank has oxygen for an hour or two.`,
   "trouble.skimmer-wild.owner": () => `Empty the skimmer's cup when it is full, or switch the skimmer off.`,
   "trouble.skimmer-wild.why": () => `Soap, conditioner, a new cup or a high level make it foam over.`,
   "trouble.slime.owner": () => `Feed a little less until the next visit, and leave the pumps on.`,
@@ -470,7 +470,7 @@ export const SENTENCES: { readonly [C in keyof Values]: Sentence } = {
   "trouble.too-warm.why": () => `Warm water holds less oxygen just when animals need more.`,
   "trouble.top-up-stuck.owner": () => `Leave the automatic top-up off, and top up by hand with fresh water to the line.`,
   "trouble.top-up-stuck.why": () => `A sensor that hangs pours the reservoir into the tank: the salt falls, the level rises.`,
-  "trouble.undissolved-salt.why": () => `Salt that was not clear yet, or fell out. What is missing in the water lies in the barrel.`,
+  "trouble.undissolved-salt.why": () => `The salt was not clear yet, or fell out. The missing salt lies in the barrel.`,
   "trouble.wrong-reading.why": () => `A kit past its time, or a slip. Measured again before anything is corrected.`,
-  "trouble.yellow-water.why": () => `Tannins and what plants and food leave behind. Carbon takes it out.`,
+  "trouble.yellow-water.why": () => `Tannins, and traces of plants and food. Carbon takes them out.`,
 };

@@ -17,7 +17,7 @@ export type Amount =
   /** A reading of a parameter on the scale a person reads, with its unit or bare where it was told a moment ago. */
   | { readonly reading: number; readonly of: Parameter; readonly bare?: boolean }
   /** By how much a reading moves, on the scale a person reads. */
-  | { readonly moves: number; readonly unit: "ppt moved" | "dKH moved" }
+  | { readonly moves: number; readonly unit: "ppt moved" | "dKH moved" | "K" }
   /** A number that has no unit of anybody's own. */
   | { readonly figure: number; readonly decimals: number };
 

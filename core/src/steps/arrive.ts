@@ -35,7 +35,7 @@ function settle(making: Making, { id, text, minutes, ...finding }: OpenFinding):
 /** What is measured when a trouble is looked at again. */
 const measured = (trouble: OpenFinding["trouble"]) =>
   (trouble ? troubleOf(trouble).today : []).flatMap((code) => {
-    const measures = actionOf(code)?.measures;
+    const { measures } = actionOf(code);
     return measures ? [{ reading: measures, needed: false } as const] : [];
   });
 

@@ -1,7 +1,14 @@
 import { type PlanInput, tankOnDay } from "../given/index.ts";
 import { readToday } from "../given/known.ts";
 import { type Message, m, type PlainCode } from "../say/index.ts";
-import { type ActionCode, actionOf, type TroubleCode, todayFor } from "../trouble/index.ts";
+import {
+  type ActionCode,
+  actionOf,
+  COOLED_A_DAY_K,
+  type TroubleCode,
+  todayFor,
+  WARMED_AN_HOUR_K,
+} from "../trouble/index.ts";
 import { conditionerMl, conditionerTimes } from "../water/index.ts";
 import { type Making, type Step, stepOf, those } from "./step.ts";
 
@@ -17,11 +24,11 @@ const PEROXIDE_ML_PER_L = 0.05;
 /** The step of a visit that does what an action asks for: its own, or one that the visit has anyway; undefined where none does. */
 export function stepDoing<S extends Pick<Step, "id" | "enters">>(steps: readonly S[], code: ActionCode): S | undefined {
   const action = actionOf(code);
-  const enters = (s: S) => s.enters?.some((e) => "reading" in e && e.reading === action?.measures);
+  const enters = (s: S) => s.enters?.some((e) => "reading" in e && e.reading === action.measures);
   return (
     steps.find((s) => s.id === stepOfAction(code)) ??
-    steps.find((s) => action?.same?.includes(s.id)) ??
-    (action?.measures ? steps.find(enters) : undefined)
+    steps.find((s) => action.same?.includes(s.id)) ??
+    (action.measures ? steps.find(enters) : undefined)
   );
 }
 
@@ -33,7 +40,7 @@ export function troubleSteps(making: Making, others: readonly Step[]): Step[] {
   const entered = new Set(others.flatMap((s) => (s.enters ?? []).flatMap((e) => ("reading" in e ? [e.reading] : []))));
   return todayFor(troubles, input).flatMap((code): Step[] => {
     const action = actionOf(code);
-    if (!action || action.same?.some((job) => done.has(job))) return [];
+    if (action.same?.some((job) => done.has(job))) return [];
     const { measures } = action;
     if (measures && (entered.has(measures) || readToday(input, measures).length > 0)) return [];
     return [actStep(making, code, troubles)];
@@ -41,18 +48,21 @@ export function troubleSteps(making: Making, others: readonly Step[]): Step[] {
 }
 
 function actStep(making: Making, code: ActionCode, troubles: readonly TroubleCode[]): Step {
-  const action = actionOf(code);
+  const { phase, number, minutes, kit, measures, caution } = actionOf(code);
   const because = troubles.filter((t) => todayFor([t], making.input).includes(code)).map((t) => m(`trouble.${t}`));
-  return {
-    ...stepOf(making, stepOfAction(code), action?.phase ?? "look", action?.number ?? 23, action?.minutes ?? 0, {
-      title: titleOf(code, making.input),
-      reason: [m(`act.${code}.reason`), m("act.because", { troubles: { all: because } })],
-      kit: (action?.kit ?? []).map((item) => ({ item })),
-      caution: those(action?.caution && m(`act.${code}.caution` as PlainCode)),
-      ...(action?.measures ? { enters: [{ reading: action.measures, needed: false }] } : {}),
-      ...(action?.skills ? { skills: action.skills } : {}),
-    }),
-  };
+  return stepOf(making, stepOfAction(code), phase, number, minutes, {
+    title: titleOf(code, making.input),
+    reason: [m(`act.${code}.reason`), m("act.because", { troubles: { all: because } })],
+    kit: kit.map((item) => ({ item })),
+    caution: those(caution && cautionOf(code)),
+    ...(measures ? { enters: [{ reading: measures, needed: false }] } : {}),
+  });
+}
+
+function cautionOf(code: ActionCode): Message {
+  if (code === "shade-and-fan") return m("act.shade-and-fan.caution", { most: { moves: COOLED_A_DAY_K, unit: "K" } });
+  if (code === "warm-slowly") return m("act.warm-slowly.caution", { most: { moves: WARMED_AN_HOUR_K, unit: "K" } });
+  return m(`act.${code}.caution` as PlainCode);
 }
 
 function titleOf(code: ActionCode, input: PlanInput): Message {

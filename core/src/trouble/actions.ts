@@ -1,4 +1,4 @@
-import type { Phase, Skill } from "../programme/index.ts";
+import type { Phase } from "../programme/index.ts";
 import type { SwitchGear } from "../tank/vocabulary.ts";
 import type { Parameter } from "../units/index.ts";
 
@@ -14,14 +14,11 @@ export interface Action {
   readonly measures?: Parameter;
   /** It ends with a caution of its own in the catalogue. */
   readonly caution?: true;
-  readonly skills?: readonly Skill[];
   /** A job of the programme that is the same work: where the visit has it anyway it is not asked for twice. */
   readonly same?: readonly string[];
-  /** Asked for only where one of these hangs on the tank, where it is salt, or where there is an overflow. */
+  /** Asked for only where one of these hangs on the tank, or where it is salt. */
   readonly gear?: readonly SwitchGear[];
   readonly salt?: true;
-  /** How much of a product is told with it, by the litres in the tank at that moment. */
-  readonly dose?: "conditioner" | "peroxide";
 }
 
 const action = (
@@ -38,7 +35,7 @@ const test = (measures: Parameter, minutes: number, number: number): Action =>
 /** Everything that a trouble may ask for today. */
 const ACTIONS = {
   "air-now": action("look", 20.1, 1, ["air pump and stone"]),
-  "plug-out": action("look", 20.2, 2, ["dry cloth"], { caution: true, skills: ["mains"] }),
+  "plug-out": action("look", 20.2, 2, ["dry cloth"], { caution: true }),
   "stop-water": action("look", 20.3, 10, ["bucket", "towels"], { caution: true }),
   "power-back": action("look", 20.4, 5, [], { caution: true }),
   "stop-top-up": action("look", 20.5, 2, [], { gear: ["top-up"] }),
@@ -52,7 +49,7 @@ const ACTIONS = {
   "measure-phosphate": test("phosphate", 4, 40.8),
   "measure-flow": action("test", 40.9, 3, ["bucket", "watch"], { measures: "flow", same: ["flow-check"] }),
   "test-again": action("test", 45.1, 4, ["a second kit"]),
-  "condition-tank": action("test", 46, 3, ["conditioner"], { caution: true, dose: "conditioner" }),
+  "condition-tank": action("test", 46, 3, ["conditioner"], { caution: true }),
   "shade-and-fan": action("look", 22.1, 5, ["fan"], { caution: true }),
   "warm-slowly": action("look", 22.2, 5, ["spare heater"], { caution: true }),
   "take-out-dead": action("look", 22.3, 3, ["net", "gloves"], { caution: true }),
@@ -65,7 +62,7 @@ const ACTIONS = {
   "siphon-strings": action("lift", 80.3, 10, ["narrow hose", "filter sock"]),
   "siphon-silt": action("lift", 80.4, 8, ["siphon hose"]),
   "trim-dark": action("lift", 80.5, 10, ["scissors"]),
-  "spot-peroxide": action("lift", 80.6, 10, ["syringe", "peroxide 3 %"], { caution: true, dose: "peroxide" }),
+  "spot-peroxide": action("lift", 80.6, 10, ["syringe", "peroxide 3 %"], { caution: true }),
   "clear-pump": action("hardware", 120.1, 15, ["pipe brush", "spare impeller"], {
     caution: true,
     same: ["pump-flow", "pump-soak"],
@@ -87,5 +84,9 @@ const ACTIONS = {
 
 export type ActionCode = keyof typeof ACTIONS;
 
-/** The action of a code; undefined for one that an earlier version knew. */
-export const actionOf = (code: string): Action | undefined => (ACTIONS as Readonly<Record<string, Action>>)[code];
+/** The action of a code. */
+export const actionOf = (code: ActionCode): Action => ACTIONS[code];
+
+/** How far a tank may be cooled in a day, and warmed in an hour, K. */
+export const COOLED_A_DAY_K = 1.5;
+export const WARMED_AN_HOUR_K = 1;

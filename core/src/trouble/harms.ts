@@ -1,7 +1,7 @@
 import type { Message } from "../say/index.ts";
 import { m } from "../say/index.ts";
 import { isSalt, type TankFacts } from "../tank/index.ts";
-import type { ActionCode } from "./actions.ts";
+import { type ActionCode, COOLED_A_DAY_K, WARMED_AN_HOUR_K } from "./actions.ts";
 import type { TroubleCode } from "./troubles.ts";
 
 /** An advice that may be given: one of today's actions, or something that people are tempted to do. */
@@ -70,9 +70,16 @@ export const harms = (advice: Advice, trouble: TroubleCode, input: TankLike): bo
 export function neverHere(trouble: TroubleCode, input: TankLike): Message[] {
   // What an animal cannot bear is told where somebody would think of it.
   const told = HARMS.filter((p) => holds(p, trouble, input) && (p.trouble || ALGAE.includes(trouble)));
-  return [...new Set(told.map((p) => p.advice))].map((advice) => m(`never.${advice as Never}`));
+  return [...new Set(told.map((p) => p.advice))].map(neverOf);
 }
 
 const ALGAE: readonly TroubleCode[] = ["hair-rooted", "hair-young", "dark-tufts", "green-water", "slime"];
 
-type Never = Exclude<Advice, Exclude<ActionCode, "spot-peroxide">>;
+/** What must not be done, in words with its figure. */
+function neverOf(advice: Advice): Message {
+  if (advice === "cool-fast") return m("never.cool-fast", { most: { moves: COOLED_A_DAY_K, unit: "K" } });
+  if (advice === "warm-fast") return m("never.warm-fast", { most: { moves: WARMED_AN_HOUR_K, unit: "K" } });
+  return m(`never.${advice as Never}`);
+}
+
+type Never = Exclude<Exclude<Advice, "cool-fast" | "warm-fast">, Exclude<ActionCode, "spot-peroxide">>;

@@ -1,4 +1,4 @@
-export { type Action, type ActionCode, actionOf } from "./actions.ts";
+export { type Action, type ActionCode, actionOf, COOLED_A_DAY_K, WARMED_AN_HOUR_K } from "./actions.ts";
 export { type Advice, harms, neverHere } from "./harms.ts";
 export { lookAgainOn, todayFor } from "./today.ts";
 export {

@@ -13,8 +13,7 @@ function fits({ gear, salt }: Action, { facts }: TankLike): boolean {
 export function todayFor(troubles: readonly TroubleCode[], input: TankLike): ActionCode[] {
   const wanted = troubles.flatMap((trouble) => troubleOf(trouble).today);
   return [...new Set(wanted)].filter((code) => {
-    const action = actionOf(code);
-    return action !== undefined && fits(action, input) && !troubles.some((trouble) => harms(code, trouble, input));
+    return fits(actionOf(code), input) && !troubles.some((trouble) => harms(code, trouble, input));
   });
 }
 

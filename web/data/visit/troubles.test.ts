@@ -127,7 +127,7 @@ test("a visit before the window of a look is closed without it: nobody is asked 
   const later = (await visitsOf(businessId, "Ferry Street School", addDays(now.on, 1))).find(
     (v) => v.tankId === now.tankId,
   );
-  if (!later) throw new Error("One more visit is needed");
+  if (!later) throw new Error("Plan a second visit at Ferry Street School in the demo");
   const { input } = await planOf(businessId, later);
   const phone = new Phone(maud, later.visitId);
   const answers = await phone.say(
@@ -193,7 +193,7 @@ describe("a course of treatment that began on a visit", () => {
       { type: "treat", id: v7(), remedy: harmful, litres: 40, on: later.on },
     );
     expect(answer).toMatchObject({ result: "refused", code: "must-not-treat" });
-    expect(answer?.items?.join(" ")).toMatch(/harms what lives here: red shrimp/);
+    expect(answer?.items?.join(" ")).toMatch(/harms animals of this tank: red shrimp/);
     expect(await factsOf(later.tankId)).toEqual(before);
   });
 });

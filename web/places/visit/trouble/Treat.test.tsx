@@ -57,7 +57,7 @@ describe("a treatment at the tank", () => {
     ]);
     await user.click(screen.getByText("Start a treatment"));
     await user.selectOptions(screen.getByLabelText("Remedy"), "Worm treatment C");
-    expect(screen.getByRole("alert").textContent).toBe("Worm treatment C harms what lives here: nerite snails.");
+    expect(screen.getByRole("alert").textContent).toBe("Worm treatment C harms animals of this tank: nerite snails.");
     expect(screen.queryByRole("button", { name: "Begin the course" })).toBeNull();
   });
   test("that needs a prescription is not offered: a vet decides", async () => {
@@ -71,7 +71,7 @@ describe("a treatment at the tank", () => {
     const { user } = await atGuide([]);
     await user.click(screen.getByText("Start a treatment"));
     await user.selectOptions(screen.getByLabelText("Remedy"), "Worm treatment C");
-    expect(screen.getByText(/Nobody has entered what lives here/)).toBeTruthy();
+    expect(screen.getByText(/Nobody has entered the animals of this tank/)).toBeTruthy();
     cleanup();
     await atGuide([], []);
     expect(screen.getByText(/no remedies in its register yet/)).toBeTruthy();
