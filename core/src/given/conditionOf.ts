@@ -54,8 +54,8 @@ function conditionOn(tank: TankOnDay): Condition {
     phNeeded: ammonia?.assumed === true && ammonia.mgL > act,
     seriousFindings: input.findings.filter((f) => f.kind === "safety" || f.kind === "livestock").map((f) => f.text),
     slippedTwice: slipped(input.tasks, tank.facts, 2),
-    lateLooks: input.findings.flatMap(({ text, trouble, dueOn, giveDays }) => {
-      const by = trouble && dueOn ? addDays(dueOn, giveDays ?? 0) : null;
+    lateLooks: input.findings.flatMap(({ text, dueOn, giveDays }) => {
+      const by = dueOn && giveDays !== undefined ? addDays(dueOn, giveDays) : null;
       return by !== null && by < input.on ? [{ trouble: text, by }] : [];
     }),
   });

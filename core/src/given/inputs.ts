@@ -129,7 +129,7 @@ export interface OpenFinding {
   readonly toldOn?: string;
   /** It is a trouble that is looked at again. */
   readonly trouble?: TroubleCode;
-  /** Days that its look may come after its day. */
+  /** It has a window: days that it may come after its day. */
   readonly giveDays?: number;
 }
 

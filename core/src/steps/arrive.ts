@@ -24,7 +24,7 @@ export function arriveAndLook(making: Making): Step[] {
 /** A finding that is to be looked at again, or a proposal that is to be carried out. */
 function settle(making: Making, { id, text, minutes, ...finding }: OpenFinding): Step {
   // What was proposed says how long it takes; so does a trouble, which nobody had to agree on.
-  const agreed = minutes !== undefined && finding.trouble === undefined;
+  const agreed = minutes !== undefined && finding.giveDays === undefined;
   return stepOf(making, `finding:${id}`, "look", 21, minutes ?? 2, {
     title: m(agreed ? "finding.agreed" : "finding.title", { what: text }),
     enters: [{ settles: id }, ...measured(finding.trouble)],
@@ -40,12 +40,12 @@ const measured = (trouble: OpenFinding["trouble"]) =>
   });
 
 function whySettled(
-  { dueOn, toldOn, trouble }: Pick<OpenFinding, "dueOn" | "toldOn" | "trouble">,
+  { dueOn, toldOn, giveDays }: Pick<OpenFinding, "dueOn" | "toldOn" | "giveDays">,
   agreed: boolean,
   on: string,
 ): Message {
-  if (trouble === undefined && dueOn !== undefined && daysBetween(dueOn, on) >= 0) return m("finding.due");
-  if (trouble !== undefined) return m("finding.again", { day: { day: dueOn ?? on } });
+  if (giveDays === undefined && dueOn !== undefined && daysBetween(dueOn, on) >= 0) return m("finding.due");
+  if (giveDays !== undefined) return m("finding.again", { day: { day: dueOn ?? on } });
   if (toldOn !== undefined) return m("finding.told", { day: { day: toldOn } });
   return m(agreed ? "finding.agreed.why" : "finding.open");
 }

@@ -125,7 +125,9 @@ describe("looking again", () => {
   test("asks for what was measured, and says that it was seen before", () => {
     const plan = planVisit({
       ...inputOf(factsOf("soft-coral"), { readings: [], tasks: [], source: mix }),
-      findings: [{ id: "f", kind: "water", text: "Slime bacteria", minutes: 10, dueOn: TODAY, trouble: "slime" }],
+      findings: [
+        { id: "f", kind: "water", text: "Slime bacteria", minutes: 10, dueOn: TODAY, giveDays: 2, trouble: "slime" },
+      ],
     });
     const step = plan.steps.find((s) => s.id === "finding:f");
     expect(step?.enters).toContainEqual({ reading: "phosphate", needed: false });

@@ -56,7 +56,8 @@ export function openFinding(row: typeof finding.$inferSelect, zone: string): Ope
     ...{ id: row.id, kind: row.kind, text: row.text },
     ...(row.dueOn ? { dueOn: row.dueOn } : {}),
     ...(row.minutes ? { minutes: row.minutes } : {}),
-    ...(row.trouble ? { trouble: row.trouble, giveDays: row.giveDays ?? 0 } : {}),
+    ...(row.trouble ? { trouble: row.trouble } : {}),
+    ...(row.giveDays === null ? {} : { giveDays: row.giveDays }),
     ...(row.toldBy ? { toldOn: civilOf(row.seenAt.getTime(), zone).date } : {}),
   };
 }

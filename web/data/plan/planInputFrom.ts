@@ -94,7 +94,7 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
     findings: others(rows.findings.get(v.tankId))
       .filter((f) => isAskedOn(f, v.on))
       .map((f) => openFinding(f, rows.zone)),
-    ...toldTroubles(others(rows.findings.get(v.tankId))),
+    ...toldTroubles(others(rows.findings.get(v.tankId)).filter((f) => isAskedOn(f, v.on))),
     on: v.on,
     nextVisitOn: dates.find((d) => d.onDate > v.on)?.onDate ?? addDays(v.on, FALLBACK_INTERVAL_DAYS),
     lastVisitOn: dates.findLast((d) => d.onDate < v.on && d.state === "closed")?.onDate ?? null,

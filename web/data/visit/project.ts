@@ -34,7 +34,7 @@ import { projectReadingCorrections } from "../tanks/corrected";
 import { refreshStatus } from "../tanks/status";
 import { recordBatch } from "../water/saltBatches";
 import { projectCounts } from "./projectCounts";
-import { followUpIds, followUpStops, followUps, projectCourse } from "./projectTroubles";
+import { followUpIds, followUpStops, followUps, projectCourse, withTold } from "./projectTroubles";
 import { beforeOf, DECIDED, intervalBefore, settleTasks } from "./settleTasks";
 
 /** Steps whose time is not their work: the first is reached from the car, pauses are left out. */
@@ -76,8 +76,9 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
   await projectFindings(tx, base, was, state);
   await projectCounts(tx, base, { was, state }, { personId: scope.personId, on });
   if (was.closedAt && !state.closedAt) await takeBack(tx, base, { was, state, on }, row.visit);
+  const [had, has] = [await withTold(tx, base, was), await withTold(tx, base, state)];
   await projectCourse(tx, row.tank, { on, was, state });
-  if (state.closedAt) await projectDerived(tx, base, { was, state }, plan?.plan ?? null, on);
+  if (state.closedAt) await projectDerived(tx, base, { was: had, state: has }, plan?.plan ?? null, on);
   if (state.closedAt && plan) {
     const tasksBefore = row.visit.tasksBefore ?? null;
     const kept = await projectSteps(tx, base, { was, state, tasksBefore }, plan.plan, on);
@@ -85,7 +86,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
     const next = addDays(on, 1);
     await laySite(tx, scope.businessId, row.tank.siteId, today > next ? today : next);
   }
-  await followUpStops(tx, scope, row.tank, { ...base, on, was, state }, { now, today });
+  await followUpStops(tx, scope, row.tank, { ...base, on, was: had, state: has }, { now, today });
   if (state.batch) {
     const { at, ...measured } = state.batch;
     await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });

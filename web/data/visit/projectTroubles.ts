@@ -1,6 +1,5 @@
 import "@keel-round/core/guide";
 import { addDays } from "@keel-round/core/calendar";
-import type { FindingKind } from "@keel-round/core/given";
 import { m, say } from "@keel-round/core/say";
 import { isOpen, sayOn } from "@keel-round/core/series";
 import { courseDays } from "@keel-round/core/tank";
@@ -9,13 +8,22 @@ import { courseCalendar, courseOf } from "@keel-round/core/treatment";
 import { lookAgainOn, type TroubleCode, troubleOf } from "@keel-round/core/trouble";
 import { METRIC } from "@keel-round/core/units";
 import type { VisitState } from "@keel-round/core/visit";
-import { and, eq, gte, inArray, lte, ne } from "drizzle-orm";
+import { and, eq, gte, inArray, isNotNull, isNull, lte, ne } from "drizzle-orm";
 import { v5 } from "uuid";
 import type { Scope } from "../access/scope";
 import type { When } from "../access/when";
 import { firmHolidays, siteOpenDays } from "../database/openDays";
 import type { Queries } from "../database/transaction";
-import { type finding, site, stop, type tank, tankEvent, tank as tankTable, visit } from "../schema";
+import {
+  type finding,
+  finding as findingTable,
+  site,
+  stop,
+  type tank,
+  tankEvent,
+  tank as tankTable,
+  visit,
+} from "../schema";
 import { keepChange } from "../series/remember";
 
 type Base = { readonly businessId: string; readonly tankId: string; readonly visitId: string };
@@ -26,24 +34,20 @@ const nameOf = (trouble: TroubleCode): string => say(m(`trouble.${trouble}`), ME
 const followUpId = ({ visitId }: Pick<Base, "visitId">, id: string, n: number): string =>
   v5(`again ${id} ${n}`, visitId);
 
-/** Something that is looked at again, or goes on, on a day. */
+/** Something that somebody has to come for on a day: to look at it again, or to go on with a course. */
 interface Look {
   readonly id: string;
-  readonly kind: FindingKind;
   readonly text: string;
   readonly on: string;
   readonly giveDays: number;
-  readonly minutes: number;
-  readonly trouble: TroubleCode | null;
-  readonly seenAt: string;
+  /** What has to be answered; null of a dose, which is a step of its visit. */
+  readonly asks: Pick<typeof finding.$inferInsert, "kind" | "minutes" | "trouble" | "seenAt"> | null;
 }
 
-/** Minutes of a dose, and of the look and the test after a course. */
-const [DOSE_MINUTES, FOLLOW_UP_MINUTES] = [5, 10];
-/** Days that a follow-up of a course may come earlier or later. */
-const FOLLOW_UP_GIVE_DAYS = 2;
+/** Minutes of the look and the test after a course, and days that they may come earlier or later. */
+const [FOLLOW_UP_MINUTES, FOLLOW_UP_GIVE_DAYS] = [10, 2];
 
-/** Everything that a visit leaves to be looked at again or gone on with, in the order it was said. */
+/** Everything that a visit leaves to come for, in the order it was said. */
 function looksOf(
   base: Pick<Base, "visitId">,
   { troubles, treated }: Pick<VisitState, "troubles" | "treated">,
@@ -51,9 +55,9 @@ function looksOf(
 ): Look[] {
   return [
     ...troubles.flatMap(({ id, trouble, at }) =>
-      lookAgainOn(trouble, on).map((again, n) => ({
-        ...{ id: followUpId(base, id, n), kind: troubleOf(trouble).finding, text: nameOf(trouble), trouble },
-        ...{ on: again.on, giveDays: again.giveDays, minutes: again.minutes, seenAt: at },
+      lookAgainOn(trouble, on).map(({ on: day, giveDays, minutes }, n) => ({
+        ...{ id: followUpId(base, id, n), text: nameOf(trouble), on: day, giveDays },
+        asks: { kind: troubleOf(trouble).finding, minutes, trouble, seenAt: new Date(at) },
       })),
     ),
     ...(treated ? courseLooks(base, treated, on) : []),
@@ -66,19 +70,42 @@ function courseLooks(
   { id, remedy, litres, at }: NonNullable<VisitState["treated"]>,
   on: string,
 ): Look[] {
-  const common = { kind: "livestock" as const, trouble: null, seenAt: at };
-  return courseCalendar(courseOf(remedy, on, litres)).flatMap(({ on: day, what, says }, n) =>
-    day > on && what !== "back"
-      ? [
-          {
-            ...{ ...common, id: followUpId(base, id, n), text: say(says, METRIC), on: day },
-            ...(what === "dose"
-              ? { giveDays: 0, minutes: DOSE_MINUTES, kind: "other" as const }
-              : { giveDays: FOLLOW_UP_GIVE_DAYS, minutes: FOLLOW_UP_MINUTES, kind: "other" as const }),
-          },
-        ]
-      : [],
-  );
+  const followUp = { kind: "other" as const, minutes: FOLLOW_UP_MINUTES, seenAt: new Date(at) };
+  return courseCalendar(courseOf(remedy, on, litres)).flatMap(({ on: day, what, says }, n): Look[] => {
+    if (day <= on || what === "back") return [];
+    const look = { id: followUpId(base, id, n), text: say(says, METRIC), on: day };
+    return [
+      what === "dose"
+        ? { ...look, giveDays: 0, asks: null }
+        : { ...look, giveDays: FOLLOW_UP_GIVE_DAYS, asks: followUp },
+    ];
+  });
+}
+
+/**
+ * The visit with the troubles that were told from the desk and seen to on it: they are looked at again like those that it found.
+ */
+export async function withTold(tx: Queries, base: Base, state: VisitState): Promise<VisitState> {
+  const seen = state.findings.filter((f) => f.outcome?.how === "fixed");
+  if (seen.length === 0) return state;
+  const rows = await tx
+    .select({ id: findingTable.id, trouble: findingTable.trouble })
+    .from(findingTable)
+    .where(
+      and(
+        ...[eq(findingTable.businessId, base.businessId), eq(findingTable.tankId, base.tankId)],
+        ...[isNotNull(findingTable.trouble), isNull(findingTable.visitId)],
+        inArray(
+          findingTable.id,
+          seen.map((f) => f.id),
+        ),
+      ),
+    );
+  const told = rows.flatMap(({ id, trouble }) => {
+    const at = seen.find((f) => f.id === id)?.at;
+    return trouble && at ? [{ id, trouble, seen: [], unseen: [], at }] : [];
+  });
+  return { ...state, troubles: [...state.troubles, ...told] };
 }
 
 /** Ids of everything that some state of a visit leaves to be looked at again. */
@@ -87,9 +114,9 @@ export const followUpIds = (base: Base, states: readonly VisitState[], on: strin
 
 /** Findings that a visit leaves: looked at again, each on its day and within its window. */
 export const followUps = (base: Base, state: VisitState, on: string): (typeof finding.$inferInsert)[] =>
-  looksOf(base, state, on).map(({ on: dueOn, seenAt, ...look }) => ({
-    ...{ ...base, ...look, state: "carried" as const, dueOn, seenAt: new Date(seenAt) },
-  }));
+  looksOf(base, state, on).flatMap(({ id, text, on: dueOn, giveDays, asks }) =>
+    asks ? [{ ...base, ...asks, id, text, dueOn, giveDays, state: "carried" as const }] : [],
+  );
 
 interface Visit extends Base {
   readonly on: string;
@@ -98,8 +125,8 @@ interface Visit extends Base {
 }
 
 /**
- * Stops in which troubles are looked at again and courses go on: where no visit of the tank lies in the window, one more is planned on the open day
- * nearest to its day, by whoever came. One that the log does not call for any more goes, unless somebody has begun it.
+ * Stops in which troubles are looked at again and courses go on: where no visit of the tank lies in the window, one more is planned on
+ * the open day nearest to its day, by whoever came. One that the log does not call for any more goes, unless somebody has begun it.
  *
  * Where the site is closed on every day of the window none is planned; the finding stands with its day all the same.
  */
@@ -112,10 +139,11 @@ export async function followUpStops(
 ): Promise<void> {
   const called = state.closedAt ? looksOf(base, state, on) : [];
   const before = looksOf(base, was, on);
-  await withdraw(
+  const all = [...before, ...looksOf(base, state, on)].map((l) => l.id);
+  await withdrawStops(
     tx,
-    base,
-    [...before, ...looksOf(base, state, on)].filter((l) => !called.some((c) => c.id === l.id)),
+    base.businessId,
+    all.filter((id) => !called.some((c) => c.id === id)),
   );
   // What somebody made of a stop that was planned before stays.
   const anew = called.filter((l) => !was.closedAt || !before.some((b) => b.id === l.id));
@@ -180,18 +208,17 @@ async function comesAnyway(tx: Queries, base: Base, from: string, until: string)
   return one !== undefined;
 }
 
-/** Takes back the stops of what is not called for any more, as long as nobody has begun them. */
-async function withdraw(tx: Queries, base: Base, looks: readonly Look[]): Promise<void> {
-  const ids = looks.map((l) => l.id);
+/** Takes back stops that were planned for looks which are not called for any more, as long as nobody has begun them. */
+export async function withdrawStops(tx: Queries, businessId: string, ids: readonly string[]): Promise<void> {
   if (ids.length === 0) return;
   const begun = await tx
     .select({ stopId: visit.stopId })
     .from(visit)
-    .where(and(inArray(visit.stopId, ids), ne(visit.state, "planned")));
+    .where(and(eq(visit.businessId, businessId), inArray(visit.stopId, [...ids]), ne(visit.state, "planned")));
   const gone = ids.filter((id) => !begun.some((b) => b.stopId === id));
   if (gone.length === 0) return;
-  await tx.delete(visit).where(and(eq(visit.businessId, base.businessId), inArray(visit.stopId, gone)));
-  await tx.delete(stop).where(and(eq(stop.businessId, base.businessId), inArray(stop.id, gone)));
+  await tx.delete(visit).where(and(eq(visit.businessId, businessId), inArray(visit.stopId, gone)));
+  await tx.delete(stop).where(and(eq(stop.businessId, businessId), inArray(stop.id, gone)));
 }
 
 /**

@@ -1,4 +1,5 @@
 import { addDays } from "@keel-round/core/calendar";
+import { stepDoing } from "@keel-round/core/steps";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -7,6 +8,7 @@ import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
 import { letterContent } from "../letters/letters";
 import { finding, site, stop, tank, visit } from "../schema";
+import { endTrouble, looksAgain, noteTrouble } from "./told";
 
 let businessId: string;
 let today: string;
@@ -140,6 +142,58 @@ test("a visit before the window of a look is closed without it: nobody is asked 
   expect(open.map((f) => f.dueOn)).toContain(addDays(now.on, 28));
 });
 
+describe("a trouble that the office noted", () => {
+  const when = () => ({ now: new Date(), today });
+
+  test("is done on the next visit, and looked at again from there once it was seen to", async () => {
+    const [now] = await visitsOf(businessId, "Ferry Street School", addDays(today, 1));
+    if (!now) throw new Error("No visit at the school");
+    const note = { tankId: now.tankId, trouble: "blocked-flow" as const };
+    const { id } = await noteTrouble(maud, note, when());
+    expect((await noteTrouble(maud, note, when())).id).toBe(id);
+    const { input, plan } = await planOf(businessId, now);
+    expect(input.troubles).toEqual([{ id, trouble: "blocked-flow" }]);
+    // Measured where it is looked at again, and done as steps of their own.
+    expect(stepDoing(plan.steps, "measure-flow")?.id).toBe(`finding:${id}`);
+    expect(stepDoing(plan.steps, "clear-pump")).toBeDefined();
+    const phone = new Phone(maud, now.visitId);
+    await phone.say(
+      { type: "start" },
+      ...input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const),
+      { type: "close" },
+    );
+    const again = (await looksAgain(maud, now.tankId)).find((l) => l.trouble === "blocked-flow");
+    expect(again).toMatchObject({ dueOn: addDays(now.on, 14), giveDays: 7 });
+    const then = await planOf(businessId, { ...now, visitId: v7(), on: addDays(now.on, 14) });
+    expect(then.input.troubles ?? []).toEqual([]);
+    expect(then.input.findings.map((f) => f.id)).toContain(again?.id);
+  });
+
+  test("is over by one press, and the stop that was planned for it goes with it", async () => {
+    const [now] = await visitsOf(businessId, "Vale house", today);
+    if (!now) throw new Error("No visit at the house");
+    const { input } = await planOf(businessId, now);
+    await new Phone(maud, now.visitId).say(
+      { type: "start" },
+      { type: "trouble", id: v7(), trouble: "leak", seen: ["wet-floor"], unseen: [] },
+      ...input.findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" }) as const),
+      { type: "close" },
+    );
+    const [look] = await looksAgain(maud, now.tankId);
+    const stops = async () =>
+      db()
+        .select()
+        .from(stop)
+        .where(eq(stop.id, look?.id ?? ""));
+    expect(await stops()).toHaveLength(1);
+    const ended = { tankId: now.tankId, findingId: look?.id ?? "" };
+    await endTrouble(maud, ended, when());
+    expect(await stops()).toEqual([]);
+    expect(await looksAgain(maud, now.tankId)).toEqual([]);
+    await expect(endTrouble(maud, ended, when())).rejects.toMatchObject({ code: "not-found" });
+  });
+});
+
 describe("a course of treatment that began on a visit", () => {
   const remedy = {
     ...{ id: v7(), name: "Slime treatment", group: "algae" as const, per100L: 10, unit: "mL" as const },
@@ -166,9 +220,9 @@ describe("a course of treatment that began on a visit", () => {
       doses: [0, 3].map((n) => ({ on: addDays(now.on, n), amount: 40, unit: "mL" })),
     });
     const looks = await findingsOf(now.visitId);
-    expect(looks.map((f) => [f.dueOn, f.text])).toEqual([
-      [addDays(now.on, 3), "Dose 2 of 2: 40 mL of Slime treatment"],
-      [addDays(now.on, 9), "Follow-up of Slime treatment: look, test ammonia, change 40 %"],
+    // A dose is a step of its visit; what has to be answered is the follow-up.
+    expect(looks.map((f) => [f.dueOn, f.giveDays, f.text])).toEqual([
+      [addDays(now.on, 9), 2, "Follow-up of Slime treatment: look, test ammonia, change 40 %"],
     ]);
     // On the day of the second dose somebody comes, last of the day and with the tank's own kit.
     const [second] = await visitOf(now.tankId, addDays(now.on, 3));

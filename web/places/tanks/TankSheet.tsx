@@ -13,7 +13,7 @@ import type { CorrectedReading } from "@/data/tanks/corrected";
 import type { DerivedSeries } from "@/data/tanks/derived";
 import type { TankSheet as Sheet } from "@/data/tanks/tanks";
 import type { TankTrend } from "@/data/tanks/trend";
-import type { LookAgain } from "@/data/tanks/troubles";
+import type { LookAgain } from "@/data/visit/told";
 import { AppLink } from "@/kit/AppLink";
 import { ConditionMark } from "@/kit/Condition";
 import { GoButton, PageHead, QuietButton } from "@/kit/controls";

@@ -9,7 +9,7 @@ import { agreeToUse, archivePhoto, PhotoUseSchema } from "@/data/photos/photos";
 import { PinSchema, pinJob } from "@/data/programme/pin";
 import { ProgrammeSchema, saveProgramme } from "@/data/programme/save";
 import { AddReadingsSchema, addReadings, CorrectReadingSchema, correctReading } from "@/data/tanks/addReadings";
-import { EndTroubleSchema, endTrouble, NoteTroubleSchema, noteTrouble } from "@/data/tanks/troubles";
+import { EndTroubleSchema, endTrouble, NoteTroubleSchema, noteTrouble } from "@/data/visit/told";
 
 /** Saves changes to a tank's programme. */
 export const saveProgrammeAction = defineAction({

@@ -19,7 +19,7 @@ import { correctedReadings } from "@/data/tanks/corrected";
 import { derivedOf, loadDerived } from "@/data/tanks/derived";
 import { loadTank, type TankSheet as Sheet } from "@/data/tanks/tanks";
 import { loadTrend } from "@/data/tanks/trend";
-import { looksAgain } from "@/data/tanks/troubles";
+import { looksAgain } from "@/data/visit/told";
 import { animalEventAction, restoreAction, saveRecordAction, undoAction } from "@/places/desk/actions";
 import { WithOwner } from "@/places/owner/WithOwner";
 import { archivePhotoAction, photoUseAction } from "@/places/tanks/actions";

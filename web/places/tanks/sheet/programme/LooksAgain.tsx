@@ -2,7 +2,7 @@
 
 import { Box, Flex } from "@chakra-ui/react";
 import { addDays, sayDay } from "@keel-round/core/calendar";
-import type { LookAgain } from "@/data/tanks/troubles";
+import type { LookAgain } from "@/data/visit/told";
 import { Problem, QuietButton, SubHead } from "@/kit/controls";
 import { Span } from "@/kit/elements";
 import { useAsk } from "@/kit/useAsk";

@@ -20,7 +20,7 @@ import { DECIDE_AFTER_SLIPS } from "@keel-round/core/visit";
 import type { Equipment } from "@/data/desk/equipment";
 import type { YearAhead } from "@/data/programme/yearAhead";
 import type { TankSheet as Sheet } from "@/data/tanks/tanks";
-import type { LookAgain } from "@/data/tanks/troubles";
+import type { LookAgain } from "@/data/visit/told";
 import { AppLink } from "@/kit/AppLink";
 import { Notice, SubHead } from "@/kit/controls";
 import { A } from "@/kit/elements";

@@ -12,7 +12,8 @@ import { db } from "../database/connection";
 import { newId } from "../database/ids";
 import { inTransaction, type Queries } from "../database/transaction";
 import { deskChange, finding } from "../schema";
-import { refreshStatus } from "./status";
+import { refreshStatus } from "../tanks/status";
+import { withdrawStops } from "./projectTroubles";
 
 const tankId = z.uuid("Reload the page and try again.");
 export const NoteTroubleSchema = z.object({ tankId, trouble: z.enum(TROUBLE_CODES, "Choose what it may be.") });
@@ -100,6 +101,8 @@ export async function endTrouble(
     const [row] = await tx.select({ id: finding.id, text: finding.text }).from(finding).where(of);
     if (!row) throw notFound("trouble");
     await tx.update(finding).set({ state: "fixed" }).where(of);
+    // A stop that was planned for this look has its id.
+    await withdrawStops(tx, scope.businessId, [row.id]);
     await keep(tx, scope, input.tankId, { old: row.text, new: "over" }, when);
     return { id: row.id };
   });
