@@ -12,12 +12,6 @@ export interface Setting {
 /** What was seen, and what was looked for and not seen; anything else is unknown. */
 export type Answers = Readonly<Partial<Record<ClueCode, boolean>>>;
 
-/** How much one clue says for a trouble, above 0, or against it. */
-export interface Weight {
-  readonly clue: ClueCode;
-  readonly weight: number;
-}
-
 export type Chance = "likely" | "possible" | "unlikely";
 
 /** A trouble with what speaks for and against it, the strongest first. */
@@ -36,42 +30,42 @@ const LIKELY = 0.6;
 const POSSIBLE = 0.2;
 /** Something that the guide does not know, against the troubles that it knows. */
 const SOMETHING_ELSE = 1;
+const ELSE = Math.log(SOMETHING_ELSE);
 /** Less than this is no reason for or against anything. */
 const TELLS = 0.4;
 
-const FIRST_WEEKS_DAYS = 56;
-const YOUNG_DAYS = 245;
+/** The first eight weeks of a tank. */
+export const isFirstWeeks = (ageDays: number): boolean => ageDays < 56;
+/** After those, until it is eight months old. */
+export const isYoung = (ageDays: number): boolean => ageDays >= 56 && ageDays < 245;
 
 const capped = (w: number): number => Math.max(-MOST_WEIGHT, Math.min(MOST_WEIGHT, w));
 
-/** How often a clue comes with a trouble. */
-const withTrouble = (trouble: CauseCode, clue: ClueCode): number => CAUSES[trouble].with[clue] ?? clueOf(clue).base;
-
-/** For each clue, how much each answer says for each trouble, in their order: the logarithm of how much likelier it is with it. */
-const WEIGHTS = new Map(
+/**
+ * Each clue with every trouble, in their order: how often it comes with it, and how much each answer says for it, the logarithm of how much
+ * likelier the answer is with the trouble than without.
+ */
+const TABLE = new Map(
   CLUE_CODES.map((clue) => {
     const { base } = clueOf(clue);
-    const shares = CAUSE_CODES.map((trouble) => withTrouble(trouble, clue));
+    const shares = Float64Array.from(CAUSE_CODES, (trouble) => CAUSES[trouble].with[clue] ?? base);
     return [
       clue,
       {
-        yes: Float64Array.from(shares, (p) => capped(Math.log(p / base))),
-        no: Float64Array.from(shares, (p) => capped(Math.log((1 - p) / (1 - base)))),
+        shares,
+        yes: shares.map((p) => capped(Math.log(p / base))),
+        no: shares.map((p) => capped(Math.log((1 - p) / (1 - base)))),
       },
     ];
   }),
 );
-const SHARES = new Map(
-  CLUE_CODES.map((clue) => [clue, Float64Array.from(CAUSE_CODES, (trouble) => withTrouble(trouble, clue))]),
-);
 const NOTHING = new Float64Array(CAUSE_CODES.length);
 
-const weightsOf = (clue: ClueCode, yes: boolean): Float64Array =>
-  (yes ? WEIGHTS.get(clue)?.yes : WEIGHTS.get(clue)?.no) ?? NOTHING;
+const weightsOf = (clue: ClueCode, yes: boolean): Float64Array => TABLE.get(clue)?.[yes ? "yes" : "no"] ?? NOTHING;
 
 function priorOf(trouble: CauseCode, { ageDays }: Setting): number {
   const { prior, weeks = 1, months = 1 } = CAUSES[trouble];
-  return prior * (ageDays < FIRST_WEEKS_DAYS ? weeks : ageDays < YOUNG_DAYS ? months : 1);
+  return prior * (isFirstWeeks(ageDays) ? weeks : isYoung(ageDays) ? months : 1);
 }
 
 /** What somebody saw or measured. What is merely known of a tank makes a trouble likelier; by itself it is no sign of one. */
@@ -110,9 +104,9 @@ function weigh(answers: Answers, setting: Setting): Weighed {
 
 /** Shares of the troubles, which with that of something else are 1 together. */
 function sharesOf(scores: Float64Array): Float64Array {
-  const most = scores.reduce((a, b) => Math.max(a, b), Math.log(SOMETHING_ELSE));
+  const most = scores.reduce((a, b) => Math.max(a, b), ELSE);
   const powers = scores.map((s) => Math.exp(s - most));
-  const sum = powers.reduce((a, b) => a + b, SOMETHING_ELSE * Math.exp(-most));
+  const sum = powers.reduce((a, b) => a + b, Math.exp(ELSE - most));
   return powers.map((p) => p / sum);
 }
 
@@ -133,7 +127,7 @@ export function rank(answers: Answers, setting: Setting): Ranked[] {
     if (share === 0) return [];
     // What counts is the strongest of a group; what is shown is all of it.
     const told = answered
-      .map((clue): Weight => ({ clue, weight: weightsOf(clue, answers[clue] === true)[i] as number }))
+      .map((clue) => ({ clue, weight: weightsOf(clue, answers[clue] === true)[i] as number }))
       .filter(({ weight }) => Math.abs(weight) >= TELLS)
       .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
     return [
@@ -145,8 +139,6 @@ export function rank(answers: Answers, setting: Setting): Ranked[] {
     ];
   }).sort((a, b) => b.share - a.share);
 }
-
-const ELSE = Math.log(SOMETHING_ELSE);
 
 /** How much is still open, nats: of what the scores make of each trouble and of something else. */
 function entropyOf(scores: ArrayLike<number>): number {
@@ -200,7 +192,7 @@ export function tellsMost(answers: Answers, setting: Setting): ClueCode | null {
   for (const clue of CLUE_CODES) {
     if (!isOpen(clue, answers, setting)) continue;
     const { base, minutes = 1 } = clueOf(clue);
-    const shares = SHARES.get(clue) ?? NOTHING;
+    const shares = TABLE.get(clue)?.shares ?? NOTHING;
     let yes = (1 - known) * base;
     for (let i = 0; i < now.length; i++) yes += (now[i] as number) * (shares[i] as number);
     const after = yes * openWith(clue, true) + (1 - yes) * openWith(clue, false);

@@ -1,12 +1,12 @@
 import { addDays, daysBetween } from "../calendar/civil.ts";
-import { type PlanInput, tankOnDay } from "../given/index.ts";
+import { type PlanInput, type TankOnDay, tankOnDay } from "../given/index.ts";
 import { jobOf, taskName } from "../programme/index.ts";
 import { type Message, m } from "../say/index.ts";
 import { isSalt } from "../tank/index.ts";
 import { inSentence } from "../text/index.ts";
 import type { Parameter } from "../units/index.ts";
 import type { ClueCode } from "./clues.ts";
-import type { Answers, Setting } from "./rank.ts";
+import { type Answers, isFirstWeeks, isYoung, type Setting } from "./rank.ts";
 
 /** What the tank's own data say, with the figures it is seen in. */
 export interface TankClue {
@@ -15,8 +15,6 @@ export interface TankClue {
   readonly says: Message;
 }
 
-const FIRST_WEEKS_DAYS = 56;
-const YOUNG_DAYS = 245;
 /** Bacteria take so long to settle in a filter that is new. */
 const YOUNG_FILTER_DAYS = 42;
 const LONG_LIGHT_HOURS = 9;
@@ -51,11 +49,12 @@ export const settingOf = ({ facts, on }: Pick<PlanInput, "facts" | "on">): Setti
  * @throws {OutOfRangeError} for a tank without volume.
  */
 export function tankClues(input: PlanInput, changedToday = false): TankClue[] {
+  const tank = tankOnDay(input);
   return [
     ...ofAge(input),
-    ...ofNutrients(input),
+    ...ofNutrients(tank),
     ...ofFlow(input),
-    ...ofWater(input),
+    ...ofWater(tank),
     ...ofPlace(input),
     ...ofWork(input),
     ...ofChange(input, changedToday),
@@ -71,10 +70,9 @@ export const answersWith = (clues: readonly TankClue[], said: Answers): Answers 
 function ofAge({ facts, on }: PlanInput): TankClue[] {
   const days = Math.max(0, daysBetween(facts.startedOn, on));
   const age = m("clue.age", { since: { day: facts.startedOn }, weeks: Math.round(days / 7) });
-  const young = days >= FIRST_WEEKS_DAYS && days < YOUNG_DAYS;
   return [
-    { clue: "first-weeks", yes: days < FIRST_WEEKS_DAYS, says: age },
-    { clue: "young-months", yes: young, says: age },
+    { clue: "first-weeks", yes: isFirstWeeks(days), says: age },
+    { clue: "young-months", yes: isYoung(days), says: age },
     { clue: "young-filter", yes: days < YOUNG_FILTER_DAYS, says: age },
     ...(facts.startedWith && isSalt(facts)
       ? [
@@ -88,8 +86,7 @@ function ofAge({ facts, on }: PlanInput): TankClue[] {
   ];
 }
 
-function ofNutrients(input: PlanInput): TankClue[] {
-  const { known } = tankOnDay(input);
+function ofNutrients({ known, input }: TankOnDay): TankClue[] {
   const both = (["nitrate", "phosphate"] as const).flatMap((p) => {
     const now = known[p];
     return now ? [{ p, value: now.value, band: input.facts.bands.find((b) => b.parameter === p) }] : [];
@@ -149,8 +146,7 @@ function ofFlow({ readings, on }: PlanInput): TankClue[] {
   ];
 }
 
-function ofWater(input: PlanInput): TankClue[] {
-  const { known, salt } = tankOnDay(input);
+function ofWater({ known, salt, input }: TankOnDay): TankClue[] {
   const { facts, on, belowMarkCm } = input;
   const reading = (p: Parameter) =>
     m("clue.reading", { of: { parameter: p }, is: { reading: known[p]?.value ?? 0, of: p } });

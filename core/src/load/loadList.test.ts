@@ -40,6 +40,16 @@ describe("the load of a van", () => {
     expect(brought).toMatchObject({ name: "Mix", by: [{ place: "Ilves" }] });
     expect(brought?.litres).toBeCloseTo(planVisit(reefOf("weeks")).load.mixL, 9);
   });
+  test("purified water is called what it is: new water by its own name, top-up by another, and never a tap", () => {
+    const ro: typeof tap = { ...tap, id: "ro", kind: "purified", name: "RO water" };
+    const input = {
+      ...inputOf(factsOf("shrimp"), { source: ro, tasks: [], readings: [reading("nitrate", 60)] }),
+      topUpSource: tap,
+    };
+    const list = loadList([visit("Cube", input)], []);
+    expect(planVisit(input).load.purifiedL).toBeGreaterThan(1);
+    expect(list.waters.filter((w) => w.kind === "purified").map((w) => w.name)).toEqual(["RO water"]);
+  });
   test("two tanks of one place go into one bag", () => {
     const one = visit("Kettle", reefOf("when-clear"));
     expect(loadList([one, one], []).amounts.find((a) => a.unit === "g")?.by).toHaveLength(1);

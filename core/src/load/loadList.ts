@@ -102,7 +102,12 @@ function watersOf(visits: readonly LoadedVisit[]): WaterLoad[] {
       litres >= LEAST_L && sums.add({ kind, name }, place, litres);
     add("mix", input.source.name, mixL);
     add("sea", input.source.name, seaL);
-    add("purified", input.source.kind === "remineralised" ? input.source.name : input.topUpSource.name, purifiedL);
+    // Of what is purified a part may be the new water and the rest top-up, of another name.
+    const { source, topUpSource } = input;
+    const isPurified = source.kind === "purified" || source.kind === "remineralised";
+    const newL = isPurified ? Math.min(purifiedL, (plan.water.pourL?.value ?? 0) + (plan.water.auto?.fillL ?? 0)) : 0;
+    add("purified", source.name, newL);
+    add("purified", topUpSource.name, purifiedL - newL);
     add("waste", "", wasteL);
   }
   return sums.list().map(({ key, total, by }) => ({ ...key, litres: total, by }));

@@ -1,8 +1,8 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import type { For, LoadList, WaterLoad } from "@keel-round/core/load";
 import { textOf } from "@keel-round/core/say";
 import { litresText, type UnitPreference } from "@keel-round/core/units";
-import { H2, Span } from "@/kit/elements";
+import { H2 } from "@/kit/elements";
 import { TickLine } from "./TickLine";
 import { type Ticks, tickLoaded } from "./ticks";
 
@@ -86,12 +86,9 @@ function Part({ title, empty, children }: { title: string; empty: boolean; child
   if (empty) return null;
   return (
     <Box mt="14px">
-      <Flex borderBottomWidth="1px" borderColor="ruleStrong" pb="4px">
-        <H2 fontSize="16px" fontWeight="640">
-          {title}
-        </H2>
-        <Span />
-      </Flex>
+      <H2 fontSize="16px" fontWeight="640" borderBottomWidth="1px" borderColor="ruleStrong" pb="4px">
+        {title}
+      </H2>
       {children}
     </Box>
   );

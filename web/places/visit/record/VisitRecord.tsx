@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { longDate } from "@keel-round/core/calendar";
+import { m, say } from "@keel-round/core/say";
 import { counted, inSentence } from "@keel-round/core/text";
 import {
   enteredText,
@@ -18,7 +19,16 @@ import { A, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { moment } from "@/kit/words";
 import { Signature } from "../Handover";
-import { CorrectAmount, CorrectCount, CorrectDose, CorrectReading, CorrectStep, Reopen, TakeNoteBack } from "./forms";
+import {
+  CorrectAmount,
+  CorrectCount,
+  CorrectDose,
+  CorrectReading,
+  CorrectStep,
+  Reopen,
+  TakeBack,
+  TakeNoteBack,
+} from "./forms";
 
 interface Part {
   readonly record: Record_;
@@ -50,6 +60,7 @@ export function VisitRecord({ record, units, zone }: Part) {
           <Water {...part} />
           <Doses {...part} />
           <Counts {...part} />
+          <Troubles {...part} />
           <Steps {...part} />
           <Notes {...part} />
           <AtTheEnd {...part} />
@@ -268,6 +279,34 @@ function Counts({ record }: Part) {
           {state.closedAt && mayCorrect && <CorrectCount visitId={visitId} count={c} />}
         </Line>
       ))}
+    </Box>
+  );
+}
+
+/** What was found wrong, and a course that began; each may be said not to have been. */
+function Troubles({ record, units }: Part) {
+  const { state, visitId, mayCorrect } = record;
+  const { troubles, treated } = state;
+  if (troubles.length === 0 && !treated) return null;
+  const mayTakeBack = state.closedAt && mayCorrect;
+  return (
+    <Box mt="22px">
+      <SubHead>Troubles</SubHead>
+      {troubles.map(({ id, trouble }) => {
+        const name = say(m(`trouble.${trouble}`), units);
+        return (
+          <Line key={id} what={name} shown="found" old={ofKey(record, id)}>
+            {mayTakeBack && <TakeBack visitId={visitId} of={name} change={{ type: "trouble-back", id }} />}
+          </Line>
+        );
+      })}
+      {treated && (
+        <Line what={treated.remedy.name} shown="treatment began" old={ofKey(record, treated.id)}>
+          {mayTakeBack && (
+            <TakeBack visitId={visitId} of={treated.remedy.name} change={{ type: "treat-back", id: treated.id }} />
+          )}
+        </Line>
+      )}
     </Box>
   );
 }

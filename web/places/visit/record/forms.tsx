@@ -190,6 +190,11 @@ export function CorrectStep({
   );
 }
 
+/** A trouble that was none, or a course that did not begin. */
+export function TakeBack({ visitId, of, change }: { visitId: string; of: string; change: Change }) {
+  return <Correcting visitId={visitId} of={of} fields={<Box mb="10px">It was none.</Box>} change={() => change} />;
+}
+
 /** A note that should not stand in the letter. */
 export function TakeNoteBack({ visitId, id, text }: { visitId: string; id: string; text: string }) {
   return (
