@@ -87,3 +87,47 @@ test("somebody rings: the office notes what it may be, the tank says when it is 
   await look.getByRole("button", { name: /^Over/ }).click();
   await expect(look).toHaveCount(0);
 });
+
+test("what was found and begun stands in the record of its visit, and is put right there with its reason", async ({
+  as,
+  page,
+  baseURL,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await as("Maud");
+  await page.goto("/tanks");
+  await page.locator("tbody tr", { hasText: "Town Museum" }).first().getByRole("link").first().click();
+  await page.waitForURL("**/tanks/**");
+  const href = (await page.getByRole("link", { name: /^Visit/ }).getAttribute("href")) ?? "";
+  const day = new URL(href, baseURL ?? "").searchParams.get("visit");
+  // As a phone sends it: the way through a whole visit has journeys of its own.
+  const visitId = day ?? "";
+  expect(visitId).toMatch(/^[0-9a-f-]{36}$/);
+  const device = `journey-${Date.now()}`;
+  const bundle = await (await page.request.get(`/api/visits/${visitId}`)).json();
+  const findings: { id: string }[] = bundle.bundle?.input.findings ?? bundle.input?.findings ?? [];
+  const bodies = [
+    { type: "start" },
+    { type: "trouble", id: crypto.randomUUID(), trouble: "slime", seen: ["slime-sheets"], unseen: [] },
+    ...findings.map((f) => ({ type: "resolve", id: f.id, how: "fixed" })),
+    { type: "close" },
+  ];
+  const ops = bodies.map((body, i) => ({
+    ...{ opId: crypto.randomUUID(), device, seq: i + 1, at: new Date().toISOString(), body },
+  }));
+  const answer = await page.request.post(`/api/visits/${visitId}/operations`, {
+    data: { ops },
+    headers: { origin: baseURL ?? "" },
+  });
+  expect(JSON.stringify(await answer.json())).not.toContain("refused");
+  await page.goto(`/visits/${visitId}`);
+  await expect(page.getByRole("heading", { name: "Troubles" })).toBeVisible();
+  await page.getByRole("button", { name: "Correct Slime bacteria" }).click();
+  await page.getByRole("button", { name: "Save correction" }).click();
+  await expect(page.getByText("Enter why: it stands beside both figures.")).toBeVisible();
+  await page.getByLabel("Why").fill("It was algae");
+  await page.getByRole("button", { name: "Save correction" }).click();
+  await expect(page.getByText(/It was algae/).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: "Correct Slime bacteria" })).toHaveCount(0);
+  await checkAll(page, "the record");
+});
