@@ -136,9 +136,9 @@ const INSIDE: Partial<Record<ClueCode, ReactNode>> = {
   ),
   "milky-water": (
     <>
-      <Rect x={10} y={12} width={100} height={46} fill="sheet" opacity={0.85} />
+      <Rect x={10} y={12} width={100} height={46} fill="#EDEBE4" opacity={0.92} />
       <G opacity={0.35}>
-        <Fish x={60} y={34} />
+        <Fish x={60} y={34} c="#17231E" />
       </G>
     </>
   ),
