@@ -72,6 +72,12 @@ async function answers(url: string): Promise<void> {
   throw new Error(`${url} does not answer`);
 }
 
+/** Waits until the script of an opened page runs, where it has the frame of the application. */
+async function runs<T>(page: Page, answer: T): Promise<T> {
+  await page.locator('[data-key="find"]:disabled').waitFor({ state: "detached" });
+  return answer;
+}
+
 /** Signs somebody of the demo in. */
 export type As = (who: Who, options?: { page?: Page; fresh?: boolean; pace?: "steps" | "phases" }) => Promise<Page>;
 
@@ -130,6 +136,14 @@ export const test = base.extend<
     },
     { scope: "worker", timeout: 120_000 },
   ],
+  page: async ({ page }, use) => {
+    // Keys and fields before the page's script runs are lost: the way to find things waits for it as well.
+    const goto = page.goto.bind(page);
+    const reload = page.reload.bind(page);
+    page.goto = async (...args) => runs(page, await goto(...args));
+    page.reload = async (...args) => runs(page, await reload(...args));
+    await use(page);
+  },
   outbox: async ({ application }, use) => use(application.outbox),
   baseURL: async ({ application }, use) => use(application.url),
   as: async ({ page: first, baseURL, application }, use) =>
