@@ -1,3 +1,4 @@
+export { type BarrelLine, type Drawn, fromBarrels, fromStores, type ShelfLine, type Taken } from "./fromStores.ts";
 export {
   type AmountLoad,
   type For,

@@ -68,8 +68,8 @@ describe("the load of a van", () => {
     const treatment = {
       ...{ name: "Worm treatment C", startedOn: "2026-11-22", contactDays: 9, followUpOn: "2026-12-03" },
       doses: [
-        { on: "2026-11-22", amount: 20, unit: "mL" },
-        { on: "2026-11-25", amount: 20, unit: "mL" },
+        { on: "2026-11-22", amount: 20, unit: "mL" as const },
+        { on: "2026-11-25", amount: 20, unit: "mL" as const },
       ],
     };
     const on = (day: string) =>

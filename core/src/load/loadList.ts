@@ -1,5 +1,6 @@
 import type { PlanInput } from "../given/index.ts";
 import type { KitItem } from "../programme/index.ts";
+import { LEAST_L, pouredUses, usedUp } from "../stores/index.ts";
 import { byName } from "../text/index.ts";
 import { missingIn, type VisitPlan } from "../visit/index.ts";
 
@@ -7,7 +8,7 @@ import { missingIn, type VisitPlan } from "../visit/index.ts";
 export interface LoadedVisit {
   readonly place: string;
   readonly input: Pick<PlanInput, "source" | "topUpSource" | "facts" | "on">;
-  readonly plan: Pick<VisitPlan, "load" | "water" | "kit" | "corrections">;
+  readonly plan: Pick<VisitPlan, "load" | "water" | "kit" | "corrections" | "steps">;
 }
 
 /** Where an amount goes: so much of it for each place. */
@@ -39,6 +40,8 @@ export interface ThingLoad {
   /** The longest or most of what places ask for, where they say how much. */
   readonly amount?: KitItem["amount"];
   readonly places: readonly string[];
+  /** How often jobs use some of it up; missing of a tool. */
+  readonly times?: number;
 }
 
 /** Everything that one van takes for a day. */
@@ -50,9 +53,6 @@ export interface LoadList {
   /** In the van anyway, to be checked. */
   readonly carried: readonly ThingLoad[];
 }
-
-/** Less than this of a water is none. */
-const LEAST_L = 0.05;
 
 /**
  * What a van takes for the visits of a day, out of their plans: waters, what is weighed out with its bag for each place, and things.
@@ -113,24 +113,13 @@ function watersOf(visits: readonly LoadedVisit[]): WaterLoad[] {
   return sums.list().map(({ key, total, by }) => ({ ...key, litres: total, by }));
 }
 
-/** What goes into the water of a visit, by the plan: salt that is stirred in on site, conditioner, minerals, doses, a remedy. */
+/** What is weighed or measured out for a visit. A mix that is brought has its salt in it already. */
+const weighed = ({ plan, input }: LoadedVisit) => pouredUses(plan, input).filter((u) => u.amount > 0 && !u.mixed);
+
 function amountsOf(visits: readonly LoadedVisit[]): AmountLoad[] {
   const sums = new Sums<{ readonly name: string; readonly unit: string }>();
-  for (const { place, plan, input } of visits) {
-    const { water, load, corrections } = plan;
-    const { source, topUpSource, facts, on } = input;
-    const add = (name: string, unit: string, amount: number | undefined) =>
-      amount !== undefined && amount > 0 && sums.add({ name, unit }, place, amount);
-    // A mix that is brought has its salt in it already.
-    if (load.mixL < LEAST_L) add(source.salt?.name ?? "Salt", "g", water.saltG?.value);
-    add(source.conditioner?.name ?? "Conditioner", "mL", water.conditionerMl?.value);
-    add(topUpSource.conditioner?.name ?? "Conditioner", "mL", water.topUpConditionerMl?.value);
-    if (source.minerals && source.kind === "tap-minerals")
-      add(source.minerals.name, "g", (source.minerals.gramsPer100L * (water.pourL?.value ?? 0)) / 100);
-    for (const c of corrections ?? []) if (c.ok) add(c.product.name, c.unit, c.amount.value);
-    const { treatment } = facts;
-    for (const dose of treatment?.doses ?? []) if (dose.on === on) add(treatment?.name ?? "", dose.unit, dose.amount);
-  }
+  for (const visit of visits)
+    for (const { name, unit, amount } of weighed(visit)) sums.add({ name, unit }, visit.place, amount);
   return sums
     .list()
     .map(({ key, total, by }) => ({ item: key.name, unit: key.unit, amount: total, by }))
@@ -146,17 +135,21 @@ function larger(a: KitItem["amount"], b: KitItem["amount"]): KitItem["amount"] {
 }
 
 function thingsOf(visits: readonly LoadedVisit[]): ThingLoad[] {
-  const weighed = new Set(amountsOf(visits).map((a) => a.item.toLowerCase()));
-  const all = new Map<string, { item: string; amount?: KitItem["amount"]; places: string[] }>();
-  for (const { place, plan } of visits)
+  const weighedOut = new Set(visits.flatMap((v) => weighed(v).map((u) => u.name.toLowerCase())));
+  const all = new Map<string, { item: string; amount?: KitItem["amount"]; places: string[]; times?: number }>();
+  for (const { place, plan } of visits) {
+    const used = plan.steps.flatMap(usedUp);
     for (const { item, amount } of plan.kit) {
       const id = item.toLowerCase();
-      if (weighed.has(id)) continue;
+      if (weighedOut.has(id)) continue;
       const known = all.get(id) ?? { item, places: [] };
       const most = larger(known.amount, amount);
       if (most !== undefined) known.amount = most;
       if (!known.places.includes(place)) known.places.push(place);
+      const times = used.reduce((sum, u) => sum + (u.name.toLowerCase() === id ? u.amount : 0), 0);
+      if (times > 0) known.times = (known.times ?? 0) + times;
       all.set(id, known);
     }
+  }
   return [...all.values()].sort((a, b) => byName(a.item, b.item));
 }

@@ -5,6 +5,8 @@ import type { TankFacts } from "../tank/index.ts";
 export interface KitItem {
   readonly item: string;
   readonly amount?: Value;
+  /** It is used up: it does not come back. */
+  readonly used?: true;
 }
 
 /** What of a tank and a visit a job may depend on. */

@@ -9,6 +9,7 @@ import {
   type Job,
   jobHere,
   jobOf,
+  type KitItem,
   type Phase,
   placeInLibrary,
   type TankTask,
@@ -102,6 +103,9 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
     excepted.caution ? told(excepted.caution) : null,
     ...(against ? againstWords(against, input) : []),
   );
+  const kit = (here.kit ?? [...job.kit, ...job.uses].map((item): KitItem => ({ item }))).map((k) =>
+    job.uses.includes(k.item) ? { ...k, used: true as const } : k,
+  );
   return {
     id: code,
     phase,
@@ -112,7 +116,7 @@ export function jobStep(making: Making, { task, lateDays, against }: DueTask): S
     ...doneOf(task, input, here.done),
     reason: reasonsOf(input, task, lateDays),
     ...stepMinutes(input, code, (job.minutes + (here.moreMinutes ?? 0)) * excepted.minutesFactor),
-    kit: here.kit ?? [...job.kit, ...job.uses].map((item) => ({ item })),
+    kit,
     ...(here.craft ? { craft: here.craft } : {}),
     ...(caution ? { caution } : {}),
     task: code,

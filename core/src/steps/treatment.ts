@@ -72,7 +72,7 @@ function ends(making: Making, course: Treatment): Step[] {
     stepOf(making, COURSE_STEPS.back, sameDay ? "verify" : "media", sameDay ? 193 : 167, 4, {
       title: back,
       reason: [m("treat.back.why", { name: course.name })],
-      kit: course.carbonOut ? [{ item: "rinsed carbon" }] : [],
+      ...(course.carbonOut ? { kit: [{ item: "rinsed carbon", used: true as const }] } : {}),
     }),
   ];
 }

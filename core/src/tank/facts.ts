@@ -96,6 +96,10 @@ export interface StandingException {
   readonly job?: string | null;
 }
 
+/** What remedies are counted in. */
+export const REMEDY_UNITS = ["mL", "g", "drops", "tablets"] as const;
+export type RemedyUnit = (typeof REMEDY_UNITS)[number];
+
 /** A course of treatment: no change before its contact time is over, then one. */
 export interface Treatment {
   readonly name: string;
@@ -107,7 +111,7 @@ export interface Treatment {
   readonly group?: CourseGroup | undefined;
   /** That stood in the tank when it began, L. */
   readonly litres?: number | undefined;
-  readonly doses?: readonly { readonly on: string; readonly amount: number; readonly unit: string }[] | undefined;
+  readonly doses?: readonly { readonly on: string; readonly amount: number; readonly unit: RemedyUnit }[] | undefined;
   /** Switched off until its time is over, and whether carbon is out until then. */
   readonly off?: readonly SwitchGear[] | undefined;
   readonly carbonOut?: boolean | undefined;

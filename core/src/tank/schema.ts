@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { PARAMETERS } from "../units/index.ts";
 import { VESSEL_SHAPES, type Vessel, vesselBounds, vesselShapes } from "../vessel/index.ts";
-import { COURSE_GROUPS, EXCEPTION_KINDS, HOSE_ENDS, TANK_KINDS } from "./facts.ts";
+import { COURSE_GROUPS, EXCEPTION_KINDS, HOSE_ENDS, REMEDY_UNITS, TANK_KINDS } from "./facts.ts";
 import {
   type ChoiceOf,
   choicesOf,
@@ -129,7 +129,7 @@ export const KeptFactsSchema = z.object({
       id: z.string().optional(),
       group: z.enum(COURSE_GROUPS).optional(),
       litres: z.number().min(0).optional(),
-      doses: z.array(z.object({ on: date, amount: z.number(), unit: z.string() })).optional(),
+      doses: z.array(z.object({ on: date, amount: z.number(), unit: z.enum(REMEDY_UNITS) })).optional(),
       off: z.array(z.enum(SWITCH_GEAR)).optional(),
       carbonOut: z.boolean().optional(),
       backOn: date.optional(),

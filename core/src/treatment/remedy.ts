@@ -2,6 +2,7 @@ import {
   COURSE_GROUPS,
   type CourseGroup,
   isSalt,
+  type RemedyUnit,
   type SwitchGear,
   type TankFacts,
   type TankKind,
@@ -37,7 +38,7 @@ export interface Remedy {
   readonly group: RemedyGroup;
   /** By the label, for 100 L; null for a method that nothing is poured in for. */
   readonly per100L: number | null;
-  readonly unit: "mL" | "g" | "drops" | "tablets";
+  readonly unit: RemedyUnit;
   /** Strength that the label's dose is for, and that of the bottle, %; null where the label knows one only. */
   readonly labelPercent: number | null;
   readonly bottlePercent: number | null;

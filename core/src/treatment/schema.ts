@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { REMEDY_UNITS } from "../tank/facts.ts";
 import { SWITCH_GEAR } from "../tank/vocabulary.ts";
 import { HARMED_CODES, REMEDY_GROUPS, type Remedy } from "./remedy.ts";
 
@@ -8,7 +9,7 @@ export const RemedySchema: z.ZodType<Remedy> = z.object({
   name: z.string().min(1).max(120),
   group: z.enum(REMEDY_GROUPS),
   per100L: z.number().positive().max(1e5).nullable(),
-  unit: z.enum(["mL", "g", "drops", "tablets"]),
+  unit: z.enum(REMEDY_UNITS),
   labelPercent: z.number().positive().max(100).nullable(),
   bottlePercent: z.number().positive().max(100).nullable(),
   doses: z.number().int().min(1).max(60),
