@@ -39,6 +39,7 @@ import { ruleOn, weekdaysOf } from "./rhythms.ts";
 import { Rows, ZONE } from "./rows.ts";
 import { contacts, siteDetails } from "./siteDetails.ts";
 import { reefBatches, waters } from "./sources.ts";
+import { addStores } from "./stores.ts";
 import { type Story, stories } from "./stories.ts";
 import { walkThrough } from "./walkThrough.ts";
 
@@ -153,6 +154,7 @@ export async function loadDemo(
   addBarrels(rows, businessId, sourceIds, now);
   addQuay(rows, businessId, sourceIds, day);
   addRegister(rows, businessId, tankIds[all.findIndex((s) => s.site === "Ilves Dental")], day);
+  addStores(rows, { businessId, day }, people.get("Ines Calder") ?? "", people.get("Tobiah Renn") ?? "");
   addOwner(
     rows,
     { businessId, tankId: tankIds[all.findIndex((s) => s.site === "Ilves Dental")] ?? "" },

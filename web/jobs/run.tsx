@@ -23,6 +23,7 @@ import { ringNow } from "@/data/push/push";
 import { layOut } from "@/data/round/layOut";
 import { refreshRoads } from "@/data/round/roads";
 import { business } from "@/data/schema";
+import { noteOrder, orderMail } from "@/data/stores/orders";
 import { refreshDay } from "@/data/tanks/status";
 import { importScope, runImport } from "@/data/transfer/imports";
 import { renderLetter } from "@/places/letters/render";
@@ -30,6 +31,7 @@ import { keptPdf } from "@/places/letters/render/pdf";
 import { entryMessage } from "./entryMessage";
 import { letterMessage } from "./message";
 import { noticeMessage } from "./noticeMessage";
+import { orderMessage } from "./orderMessage";
 import { reports } from "./reports";
 import { toldMessage } from "./toldMessage";
 
@@ -125,6 +127,18 @@ async function sendTold(job: Job): Promise<void> {
   if (mail && mail.to.length > 0) await mailOut(toldMessage(mail, setting("BETTER_AUTH_URL")));
 }
 
+async function sendOrder({ businessId, payload: { orderId } }: Job): Promise<void> {
+  const mail = orderId ? await orderMail(businessId, orderId) : null;
+  if (!orderId || !mail) return;
+  try {
+    await mailOut(orderMessage(mail));
+    await noteOrder(businessId, orderId, { sentAt: new Date(), sendError: null });
+  } catch (error) {
+    await noteOrder(businessId, orderId, { sendError: error instanceof Error ? error.message : String(error) });
+    throw error;
+  }
+}
+
 async function sendEntry(job: Job): Promise<void> {
   const entry = job.payload.userId ? await makeEntry(job.payload.userId) : null;
   if (entry) await mailOut(entryMessage(entry, setting("BETTER_AUTH_URL")));
@@ -144,6 +158,7 @@ const WORK: Readonly<Record<Job["kind"], (job: Job) => Promise<void>>> = {
   "import-apply": (job) => workOnImport(job, "apply"),
   ring: (job) => ringNow(job, new Date()),
   notice: sendNotice,
+  order: sendOrder,
   told: sendTold,
   report: ({ businessId, payload: { runId } }) => (runId ? reports(businessId, runId) : Promise.resolve()),
 };

@@ -29,7 +29,7 @@ export type FieldValue = string | number | boolean | null | Windows | readonly s
 /** The entities of the desk that are edited as records. */
 export const ENTITIES = [
   ...(["client", "site", "tank", "animal", "equipment", "source", "kind", "barrel", "job"] as const),
-  ...(["quay", "seaLot", "product", "doser", "kit", "remedy"] as const),
+  ...(["quay", "seaLot", "product", "doser", "kit", "remedy", "item"] as const),
 ] as const;
 export type Entity = (typeof ENTITIES)[number];
 

@@ -1,6 +1,7 @@
 import { DOSED, REAGENTS, reagentsFor } from "../mixing/index.ts";
 import { PERFORMERS, PHASES, RESULTS, resultName, SKILLS, taskLibrary } from "../programme/index.ts";
 import { NOTICES } from "../sea/index.ts";
+import { STORE_KINDS, STORE_UNITS, type StoreKind, type StoreUnit } from "../stores/item.ts";
 import { FILTER_KINDS, gearName, kindFacts, LANDMARK_KINDS, SWITCH_GEAR, WAY_NAMES, WAYS } from "../tank/index.ts";
 import { HARMED_CODES, harmedLabel } from "../treatment/index.ts";
 import { LOCALES, OF_WATER, parameterFacts } from "../units/index.ts";
@@ -1415,6 +1416,80 @@ const job: RecordKind = {
   ],
 };
 
+const UNIT_NAME: Readonly<Record<StoreUnit, string>> = {
+  ...{ g: "g", mL: "mL", pieces: "pieces", tests: "tests", drops: "drops", tablets: "tablets" },
+};
+const KIND_NAME: Readonly<Record<StoreKind, string>> = {
+  ...{ salt: "salt", minerals: "minerals", conditioner: "conditioner", dosing: "to dose with", remedy: "remedy" },
+  ...{ tests: "tests", media: "filter media", food: "food", cartridge: "cartridges", spare: "spare part" },
+  other: "other",
+};
+const IN_UNIT = "In the unit it is counted in.";
+
+const item: RecordKind = {
+  entity: "item",
+  one: "item of the stores",
+  many: "items of the stores",
+  fields: [
+    named("Name", "Item"),
+    {
+      key: "kind",
+      label: "Kind",
+      type: choice(STORE_KINDS.map((k) => [k, KIND_NAME[k]])),
+      ...needed,
+      usual: "other",
+      group: "Item",
+    },
+    {
+      key: "unit",
+      label: "Counted in",
+      type: choice(STORE_UNITS.map((u) => [u, UNIT_NAME[u]])),
+      ...needed,
+      usual: "pieces",
+      hint: "It stays so: what was counted before is counted in it.",
+      group: "Item",
+      once: true,
+    },
+    {
+      key: "knownAs",
+      label: "Plans also call it",
+      type: { kind: "list", columns: [column("name", "Name", text(120), needed)] },
+      hint: "The name of a salt, a conditioner, a kit, or what a job uses up: by it the log takes off what was used.",
+      group: "Item",
+    },
+    {
+      key: "perUse",
+      label: "A job that uses it up takes",
+      type: number("", 0, 100_000, 1),
+      ...needed,
+      usual: 1,
+      hint: IN_UNIT,
+      group: "Item",
+    },
+    { key: "packAmount", label: "In a pack", type: number("", 0.01, 10_000_000, 1), hint: IN_UNIT, group: "Buying" },
+    { key: "minimum", label: "Never less than", type: number("", 0, 10_000_000, 1), hint: IN_UNIT, group: "Buying" },
+    { key: "supplier", label: "Supplier", type: text(120), group: "Buying" },
+    { key: "supplierEmail", label: "Orders go to", type: { kind: "email" }, group: "Buying" },
+    {
+      key: "leadDays",
+      label: "Comes after",
+      type: number("days", 0, 365, 0),
+      ...needed,
+      usual: 7,
+      group: "Buying",
+    },
+    { key: "shelf", label: "Shelf", type: text(60), group: "Place" },
+    {
+      key: "instead",
+      label: "Where there is none, take",
+      type: text(190),
+      hint: "What does as well, and where it is.",
+      group: "Place",
+    },
+    { key: "notes", label: "Notes", type: text(400, 2), group: "Place" },
+  ],
+};
+
 /** Every kind of record, with its fields in the order a person would tell them. */
 export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   client,
@@ -1431,6 +1506,7 @@ export const recordKinds: Readonly<Record<Entity, RecordKind>> = {
   doser,
   kit,
   remedy,
+  item,
   job,
 };
 

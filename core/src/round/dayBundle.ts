@@ -1,3 +1,4 @@
+import type { BarrelLine, ShelfLine } from "../load/index.ts";
 import type { ConditionState } from "../readings/index.ts";
 import type { UnitPreference } from "../units/index.ts";
 import type { DayInput } from "./day.ts";
@@ -14,6 +15,9 @@ export interface DayBundle {
   readonly conditions: Readonly<Record<string, ConditionState>>;
   /** What lies in the person's van on any day; missing in what an earlier version kept on a phone. */
   readonly van?: readonly string[];
+  /** What the stores hold of it, in the van and at the base; missing likewise. */
+  readonly shelf?: readonly ShelfLine[];
+  readonly barrels?: readonly BarrelLine[];
 }
 
 /** What a day is laid from, with the ways between its own places alone: a firm knows many more. */

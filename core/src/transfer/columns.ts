@@ -18,7 +18,7 @@ import { readListCell } from "./listCell.ts";
 /** What a file may hold. */
 export type FileEntity = Exclude<
   Entity,
-  "source" | "kind" | "barrel" | "job" | "quay" | "seaLot" | "product" | "doser" | "kit" | "remedy"
+  "source" | "kind" | "barrel" | "job" | "quay" | "seaLot" | "product" | "doser" | "kit" | "remedy" | "item"
 >;
 export type FileKind = FileEntity | "reading";
 

@@ -30,6 +30,9 @@ export interface ForeignIds {
   readonly requestId: string;
   readonly proposalId: string;
   readonly runId: string;
+  readonly itemId: string;
+  readonly moveId: string;
+  readonly orderId: string;
 }
 
 /** What is outside the person's business does not exist for them. */

@@ -23,6 +23,9 @@ import {
   proposal,
   reportRun,
   road,
+  storeItem,
+  storeMove,
+  storeOrder,
 } from "../schema";
 import { moveStop } from "../series/stops";
 import { stageFile } from "../transfer/stage";
@@ -113,6 +116,17 @@ beforeAll(async () => {
     .insert(road)
     .values({ id: roadId, businessId, fromId: businessId, toId: site.rows[0]?.id ?? "", learntMinutes: 9, drives: 3 });
   const [requestId, proposalId, runId] = [newId(), newId(), newId()];
+  const [itemId, moveId, orderId] = [newId(), newId(), newId()];
+  await db().insert(storeItem).values({ id: itemId, businessId, name: "Salt", kind: "salt", unit: "g", knownAs: [] });
+  await db()
+    .insert(storeMove)
+    .values({ id: moveId, businessId, itemId, kind: "delivered", amount: 1, at, onDate: "2026-01-01" });
+  await db()
+    .insert(storeOrder)
+    .values({
+      ...{ id: orderId, businessId, supplier: "", orderedAt: at, orderedBy: someone.id },
+      lines: [{ itemId, name: "Salt", unit: "g", packs: null, packAmount: null, amount: 1 }],
+    });
   await db()
     .insert(reportRun)
     .values({
@@ -149,6 +163,9 @@ beforeAll(async () => {
     requestId,
     proposalId,
     runId,
+    itemId,
+    moveId,
+    orderId,
   };
   for (const file of [...filesNamed(join(web, "app"), "route.ts"), ...filesNamed(join(web, "places"), "actions.ts")])
     await import(file);
@@ -229,6 +246,11 @@ describe("the registry", () => {
       "round.save-series",
       "round.skip-stop",
       "round.undo",
+      "stores.end-order",
+      "stores.merge",
+      "stores.move",
+      "stores.order",
+      "stores.take-back",
       "tanks.add-readings",
       "tanks.archive-photo",
       "tanks.correct-reading",
@@ -296,6 +318,8 @@ describe("the registry", () => {
       "roads.clear",
       "roads.read",
       "roads.save",
+      "stores.keep",
+      "stores.orders",
       "upkeep.lay",
       "weeks.version",
     ]);
@@ -312,8 +336,11 @@ describe("the registry", () => {
           if ((error as { code?: string }).code !== "not-found") open.push(name);
         },
       );
-    // Waters and barrels are the firm's, and what stands in them is everybody's work.
-    expect(open.sort()).toEqual(["water.draw", "water.fix-barrel", "water.start-batch", "water.verify-batch"]);
+    // Stores, waters and barrels are the firm's, and what is in them is everybody's work.
+    expect(open.sort()).toEqual([
+      ...["stores.end-order", "stores.merge", "stores.move", "stores.order", "stores.take-back"],
+      ...["water.draw", "water.fix-barrel", "water.start-batch", "water.verify-batch"],
+    ]);
   });
 
   test("lets a lead at rounds and visits, and at no person, file or setting of the firm", () => {

@@ -20,6 +20,8 @@ export const ARCHIVED = {
   product: t.product,
   kit: t.kit,
   remedy: t.remedy,
+  storeItem: t.storeItem,
+  storeOrder: t.storeOrder,
   barrel: t.barrel,
   tankKind: t.tankKind,
   firmJob: t.firmJob,
@@ -38,6 +40,7 @@ export const ARCHIVED = {
   stop: t.stop,
   visit: t.visit,
   operation: t.operation,
+  storeMove: t.storeMove,
   reading: t.reading,
   readingCorrection: t.readingCorrection,
   waterChange: t.waterChange,
@@ -136,7 +139,7 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
  * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
  * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew. 10: reports
  * among the letters, the firm's mark, how a client is written to, what was done about a loss, and who agreed that a picture is shown,
- * troubles that are looked at again, and remedies.
+ * troubles that are looked at again, remedies, and the stores.
  */
 export const ARCHIVE_VERSION = 10;
 

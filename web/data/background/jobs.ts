@@ -27,6 +27,7 @@ const MOST_ATTEMPTS: Readonly<Record<JobKind, number>> = {
   notice: 300,
   told: 300,
   report: 4,
+  order: 300,
 };
 
 /** Claims the next job that is due, by a conditional update; null if there is none or another process was quicker. */

@@ -13,6 +13,7 @@ import { type Which, writeEntries } from "../find/entries";
 import { OWN_CODE, settleJob } from "../library/firmJobs";
 import { asksAnew, followTank } from "../programme/follow";
 import { deskChange, type firmJob, person, quay, site, tank, visit } from "../schema";
+import { followNames } from "../stores/names";
 import { refreshStatus } from "../tanks/status";
 import { recordsInSight } from "./inSight";
 import { brokenLinks } from "./links";
@@ -36,6 +37,7 @@ export const EDITORS: Readonly<Record<Entity, readonly Role[]>> = {
   doser: STAFF,
   kit: STAFF,
   remedy: STAFF,
+  item: STAFF,
   job: ["office"],
 };
 
@@ -316,6 +318,8 @@ export async function updateRow(
   const confirmations = confirmed.filter((key) => !(key in changed) && key in before);
   if (Object.keys(changed).length === 0 && confirmations.length === 0) return row.version;
   refuseIssues(await brokenLinks(tx, scope, entity, changed));
+  // Its ledger is counted in it.
+  if (entity === "item" && "unit" in changed) refuseIssues({ unit: "What it is counted in stays as it was made." });
   const touched = { ...changed, ...Object.fromEntries(confirmations.map((key) => [key, before[key] ?? null])) };
   const columns = store.columnsOf(touched, row);
   refuseIssues(store.misfits({ ...row, ...columns }, scope.units));
@@ -334,6 +338,7 @@ export async function updateRow(
     ...keys.map((key) => ({ entity, entityId: row.id, field: key, old: before[key] ?? null, new: after[key] ?? null })),
     ...confirmations.map((key) => ({ entity, entityId: row.id, field: `confirmed:${key}`, old: false, new: true })),
   ]);
+  await followNames(tx, scope.businessId, entity, row.id, before, after);
   if (entity === "job") await settleJob(tx, scope, row as unknown as typeof firmJob.$inferSelect, row.id);
   if (entity === "tank" && asksAnew(keys)) {
     const tankRow = row as unknown as typeof tank.$inferSelect;

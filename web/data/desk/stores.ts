@@ -42,6 +42,7 @@ import {
   seaLot,
   site,
   source,
+  storeItem,
   tank,
   tankKind,
 } from "../schema";
@@ -222,6 +223,7 @@ export const stores: Readonly<Record<Entity, Store>> = {
   product: { ...plain("product", product), misfits: wrongProduct },
   doser: { ...plain("doser", doser), misfits: wrongDoser },
   kit: { ...plain("kit", kit), misfits: wrongKit },
+  item: plain("item", storeItem),
   remedy: { ...plain("remedy", remedy), misfits: wrongRemedy },
   job: jobStore,
 };

@@ -8,4 +8,5 @@ export * from "./owner";
 export * from "./push";
 export * from "./round";
 export * from "./sea";
+export * from "./stores";
 export * from "./transfer";

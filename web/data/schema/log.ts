@@ -3,6 +3,7 @@ import { FINDING_KINDS } from "@keel-round/core/given";
 import type { LetterContent } from "@keel-round/core/letter";
 import type { Condition } from "@keel-round/core/readings";
 import { PERIOD_KINDS, type ReportContent } from "@keel-round/core/report";
+import type { TankNeeds } from "@keel-round/core/stores";
 import type { TroubleCode } from "@keel-round/core/trouble";
 import type { Knows } from "@keel-round/core/weeks";
 import {
@@ -265,6 +266,8 @@ export interface VisitNeeds {
   readonly knows: readonly Knows[];
   /** Under treatment: after every other stop of the day. */
   readonly keptLast: boolean;
+  /** What it takes from the stores, and the visits after it; missing where it was judged by an earlier version. */
+  readonly takes?: TankNeeds;
 }
 
 export const tankStatus = mysqlTable(
@@ -409,6 +412,7 @@ export const job = mysqlTable(
       "notice",
       "told",
       "report",
+      "order",
     ]).notNull(),
     payload: json("payload")
       .$type<{
@@ -418,6 +422,7 @@ export const job = mysqlTable(
         readonly noticeId?: string;
         /** The reports that are made. */
         readonly runId?: string;
+        readonly orderId?: string;
         /** What an owner told, to be mailed to the firm. */
         readonly findingId?: string;
         /** Who is mailed a way in; its secret is made when the mail is. */

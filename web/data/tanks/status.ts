@@ -2,6 +2,7 @@ import { attentionOf } from "@keel-round/core/attention";
 import { CORE_VERSION, conditionOf, latestReadings, type PlanInput, programmeOn } from "@keel-round/core/given";
 import { dueOn, isWaiting, performerOf } from "@keel-round/core/programme";
 import { placeInBand, standing } from "@keel-round/core/readings";
+import { tankNeeds } from "@keel-round/core/stores";
 import { systemVolumeL } from "@keel-round/core/tank";
 import { planVisit } from "@keel-round/core/visit";
 import { watersOf } from "@keel-round/core/weeks";
@@ -52,6 +53,7 @@ function needsOf(input: PlanInput): VisitNeeds {
     load: plan.load,
     knows: [...new Set([...watersOf(input.facts), ...plan.steps.flatMap((s) => s.skills ?? [])])],
     keptLast: input.site.hygieneLast,
+    takes: tankNeeds(plan, input),
   };
 }
 

@@ -10,6 +10,7 @@ import { lastPhotos } from "../photos/photos";
 import { loadPlanInputs } from "../plan/planInputs";
 import { loadRound } from "../round/round";
 import { client, site, stop, tank, visit } from "../schema";
+import { barrelsFor, shelfFor } from "../stores/shelf";
 import { lastTimes } from "./lastTime";
 import { appliedOps } from "./operations";
 import { placeOf } from "./place";
@@ -59,6 +60,10 @@ export async function dayBundles(
   const tankIds = round.stops.flatMap((s) => s.tanks.map((t) => t.tank.id));
   const before = await lastTimes(db(), scope.businessId, tankIds, on);
   const pictures = await lastPhotos(db(), scope.businessId, tankIds);
+  const [shelf, barrels] = await Promise.all([
+    shelfFor(scope.businessId, scope.personId),
+    barrelsFor(scope.businessId),
+  ]);
   const bundles: VisitBundle[] = [];
   // A stop that fits into no window is on the phone too: what to do about it is for people to decide.
   const hours = new Map(round.day.stops.map((s) => [s.stop.id, Math.round(s.start)]));
@@ -96,6 +101,7 @@ export async function dayBundles(
       input: ownWays(round.input),
       conditions: Object.fromEntries(conditions),
       van: round.person.vanKit,
+      ...{ shelf, barrels },
     },
     bundles,
   };

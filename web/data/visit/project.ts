@@ -7,12 +7,14 @@ import { METRIC } from "@keel-round/core/units";
 import { type VisitOp, type VisitPlan, type VisitState, visitState } from "@keel-round/core/visit";
 import { effectiveShare } from "@keel-round/core/water";
 import { and, desc, eq, inArray, isNull, lt, ne } from "drizzle-orm";
+import { alias } from "drizzle-orm/mysql-core";
 import { v5 } from "uuid";
 import type { Scope } from "../access/scope";
 import { enqueue } from "../database/enqueue";
 import { newId } from "../database/ids";
 import type { Queries } from "../database/transaction";
-import { factsOf } from "../plan/asCore";
+import { factsOf, sourceOf } from "../plan/asCore";
+import { kitsOn } from "../plan/kits";
 import { laySite } from "../programme/layJobs";
 import {
   dose,
@@ -30,6 +32,7 @@ import {
   waterChange,
 } from "../schema";
 import type { PlanSnapshot, TaskBefore } from "../schema/round";
+import { bookVisit } from "../stores/book";
 import { projectReadingCorrections } from "../tanks/corrected";
 import { refreshStatus } from "../tanks/status";
 import { recordBatch } from "../water/saltBatches";
@@ -53,11 +56,14 @@ interface Projection {
  * before is replaced, so the same log always leaves the same rows.
  */
 export async function project(tx: Queries, scope: Scope, { visitId, ops, before, now }: Projection): Promise<void> {
+  const topUp = alias(source, "top_up");
   const [row] = await tx
-    .select({ visit, tank, source })
+    .select({ visit, stop, tank, source, topUp })
     .from(visit)
+    .innerJoin(stop, and(eq(stop.businessId, visit.businessId), eq(stop.id, visit.stopId)))
     .innerJoin(tank, and(eq(tank.businessId, visit.businessId), eq(tank.id, visit.tankId)))
     .innerJoin(source, and(eq(source.businessId, tank.businessId), eq(source.id, tank.sourceId)))
+    .innerJoin(topUp, and(eq(topUp.businessId, tank.businessId), eq(topUp.id, tank.topUpSourceId)))
     .where(and(eq(visit.id, visitId), eq(visit.businessId, scope.businessId)));
   if (!row) return;
   const state = visitState(ops);
@@ -90,6 +96,15 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
   if (state.batch) {
     const { at, ...measured } = state.batch;
     await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });
+  }
+
+  if (state.closedAt || was.closedAt) {
+    const facts = factsOf(row.tank);
+    const waters = { source: sourceOf(row.source, on), topUpSource: sourceOf(row.topUp, on) };
+    await bookVisit(tx, scope.businessId, {
+      ...{ visitId, on, state, personId: scope.personId, van: row.stop.personId, plan: plan?.plan ?? null },
+      input: { ...waters, facts, readings: [], kits: await kitsOn(scope.businessId, on) },
+    });
   }
 
   // Somebody was there all the same: what their log says counts, the stop is planned again.

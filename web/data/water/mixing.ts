@@ -13,6 +13,7 @@ import { inTransaction, type Queries } from "../database/transaction";
 import { sourceOf } from "../plan/asCore";
 import { loadPlanInputs } from "../plan/planInputs";
 import { barrel, deskChange, person, site, source, stop, tank, visit } from "../schema";
+import { bookUses } from "../stores/book";
 import { type BatchLesson, recordBatch } from "./saltBatches";
 
 const id = z.uuid("Reload the room and try again.");
@@ -173,7 +174,25 @@ export async function startBatch(
       },
       now,
     );
+    if (salt && grams !== null)
+      await bookSalt(tx, scope, { id: row.id, startedAt: now.getTime() }, salt.name, grams, { now, today });
     return { grams };
+  });
+}
+
+/** Takes the salt of a batch off the stores: of all that went into it, whatever was booked for it before. */
+async function bookSalt(
+  tx: Queries,
+  scope: Scope,
+  { id, startedAt }: { readonly id: string; readonly startedAt: number },
+  name: string,
+  grams: number,
+  { now, today }: When,
+): Promise<void> {
+  const salt = [{ name, unit: "g" as const, amount: grams }];
+  await bookUses(tx, scope.businessId, {
+    ...{ cause: `barrel ${id} ${startedAt}`, at: now, on: today, visitId: null, personId: scope.personId, van: null },
+    ...{ uses: salt, planned: salt },
   });
 }
 
@@ -239,12 +258,20 @@ export async function fixContents(scope: Scope, barrelId: string, { now, today }
       NEAR_PSU,
     );
     if (fix.kind === "right") throw new Refused(409, "right", "It is right as it is.");
+    const grams = (contents.grams ?? 0) + (fix.kind === "salt" ? fix.grams : 0);
+    if (fix.kind === "salt")
+      await bookSalt(tx, scope, { id: row.id, startedAt: contents.startedAt }, salt.name, grams, { now, today });
     const { psu: _measured, verifiedAt: _when, ...rest } = contents;
     await setContents(
       tx,
       scope,
       row,
-      { ...rest, batchDone: true, litres: fix.kind === "salt" ? contents.litres : fix.afterL },
+      {
+        ...rest,
+        ...(fix.kind === "salt" ? { grams } : {}),
+        batchDone: true,
+        litres: fix.kind === "salt" ? contents.litres : fix.afterL,
+      },
       now,
     );
   });

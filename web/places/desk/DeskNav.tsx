@@ -8,7 +8,7 @@ type Part = Entity | "files" | "firm" | "roads" | "people" | "stuck" | "upkeep";
 const PARTS: readonly (readonly [Part, string])[] = [
   ...(
     [
-      ...(["client", "site", "tank", "animal", "equipment", "kit", "product", "doser", "remedy"] as const),
+      ...(["client", "site", "tank", "animal", "equipment", "kit", "product", "doser", "remedy", "item"] as const),
       ...(["source", "barrel", "quay", "seaLot", "kind", "job"] as const),
     ] as const
   ).map((e) => [e, (recordKinds[e].many[0]?.toUpperCase() ?? "") + recordKinds[e].many.slice(1)] as const),

@@ -17,6 +17,7 @@ const WHAT: Readonly<Record<GivenUp["kind"], string>> = {
   ring: "Ringing a phone when a clock ended",
   entry: "Mailing a way in",
   report: "Making reports",
+  order: "Mailing an order",
   "import-check": "Checking a file",
   "import-apply": "Bringing a file in",
 };

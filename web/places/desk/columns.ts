@@ -13,6 +13,7 @@ const FIRST: Readonly<Record<Entity, readonly string[]>> = {
   product: ["raises", "reagent", "strengthLPerMl", "ownerGives", "leftAmount"],
   doser: ["tankId", "productId", "setMlPerDay", "leftMl"],
   remedy: ["group", "per100L", "unit", "doses", "contactDays"],
+  item: ["kind", "unit", "packAmount", "minimum", "supplier", "shelf"],
   kit: ["parameter", "method", "expiresOn", "calibratedOn", "testsLeft"],
   job: ["when", "by", "minutes", "reason"],
   kind: ["targetC", "targetPsu", "mostShare", "practice.policy", "practice.share"],

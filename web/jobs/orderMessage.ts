@@ -1,0 +1,44 @@
+import { civilOf } from "@keel-round/core/calendar";
+import { guardText } from "@keel-round/core/transfer";
+import { stringify } from "csv-stringify/sync";
+import type { orderMail } from "@/data/stores/orders";
+
+type Mail = NonNullable<Awaited<ReturnType<typeof orderMail>>>;
+
+const plain = (x: number) => String(Number(x.toFixed(2)));
+
+/** The mail that orders from a supplier, with its lines as a table besides. */
+export function orderMessage({ order, by, business }: Mail) {
+  const { date } = civilOf(order.orderedAt.getTime(), business.zone);
+  return {
+    // Fixed, so that a mail sent twice after a cut connection is one mail to the reader's program.
+    messageId: `<order-${order.id}@keel-round.invalid>`,
+    from: { name: business.name, address: business.mailFrom },
+    to: order.email,
+    subject: `Order of ${business.name}, ${date}`,
+    text: [
+      order.supplier === "" ? "Please send us:" : `To ${order.supplier}: please send us`,
+      order.lines
+        .map((l) =>
+          l.packs === null
+            ? `${l.name}: ${plain(l.amount)} ${l.unit}`
+            : `${l.name}: ${plain(l.packs)} × ${plain(l.packAmount ?? 1)} ${l.unit}`,
+        )
+        .join("\n"),
+      [by, business.name, business.phone].filter((line) => line !== "").join("\n"),
+    ].join("\n\n"),
+    attachments: [
+      {
+        filename: `order ${date}.csv`,
+        contentType: "text/csv; charset=utf-8",
+        content: `\ufeff${stringify([
+          ["Item", "Packs", "In a pack", "Amount", "Unit"],
+          ...order.lines.map((l) => [
+            ...[guardText(l.name), l.packs === null ? "" : plain(l.packs)],
+            ...[l.packAmount === null ? "" : plain(l.packAmount), plain(l.amount), l.unit],
+          ]),
+        ])}`,
+      },
+    ],
+  };
+}
