@@ -10,6 +10,7 @@ const PLACES = [
   { name: "Weeks", href: "/weeks" },
   { name: "Tanks", href: "/tanks" },
   { name: "Water", href: "/water" },
+  { name: "Stores", href: "/stores" },
   { name: "Letters", href: "/letters" },
   { name: "Desk", href: "/desk" },
 ];

@@ -12,6 +12,7 @@ const SAYS: readonly (readonly [keys: readonly string[], does: string])[] = [
   [["g", "k"], "to the weeks"],
   [["g", "t"], "to the tanks"],
   [["g", "w"], "to the water"],
+  [["g", "s"], "to the stores"],
   [["g", "l"], "to the letters"],
   [["g", "d"], "to the desk"],
   [["[", "]"], "the day before, the day after"],

@@ -10,6 +10,7 @@ const PLACES: readonly [keys: string, href: string][] = [
   ["g k", "/weeks"],
   ["g t", "/tanks"],
   ["g w", "/water"],
+  ["g s", "/stores"],
   ["g l", "/letters"],
   ["g d", "/desk"],
 ];

@@ -22,7 +22,7 @@ export function NavLink({ place }: { place: Place }) {
       pl={{ md: "24px" }}
       color={here ? "ink" : "soft"}
       fontWeight={here ? "620" : "400"}
-      fontSize="15.5px"
+      fontSize={{ base: "14px", md: "15.5px" }}
       textDecoration="none"
       borderLeftWidth={{ md: "3px" }}
       borderTopWidth={{ base: "3px", md: 0 }}

@@ -1,8 +1,18 @@
 import { Box } from "@chakra-ui/react";
-import type { For, LoadList, WaterLoad } from "@keel-round/core/load";
+import {
+  type BarrelLine,
+  type For,
+  fromBarrels,
+  fromStores,
+  type LoadList,
+  type ShelfLine,
+  type WaterLoad,
+} from "@keel-round/core/load";
 import { textOf } from "@keel-round/core/say";
 import { litresText, type UnitPreference } from "@keel-round/core/units";
+import type { ReactNode } from "react";
 import { H2 } from "@/kit/elements";
+import { BarrelNote, figure, StoreNote } from "./StoreNote";
 import { TickLine } from "./TickLine";
 import { type Ticks, tickLoaded } from "./ticks";
 
@@ -13,33 +23,38 @@ const KIND: Readonly<Record<WaterLoad["kind"], string>> = {
   waste: "Empty barrels for waste",
 };
 
-/** Grams and millilitres to the one, below ten to the tenth: as a scale is read. */
-const figure = (amount: number): string => (amount < 10 ? amount.toFixed(1) : String(Math.round(amount)));
-
 const forPlaces = (by: readonly For[], text: (amount: number) => string): string =>
   by.map(({ place, amount }) => (by.length === 1 ? place : `${place} ${text(amount)}`)).join(", ");
 
 /** What is loaded: from the barrels, weighed out at the shelf, and things; each ticked as it goes into the van. */
 export function LoadLines({
   list,
+  shelf,
+  barrels,
   units,
   ticks,
   onTicks,
 }: {
   list: LoadList;
+  /** What the stores hold: a phone that kept an earlier day does not know. */
+  shelf: readonly ShelfLine[];
+  barrels: readonly BarrelLine[];
   units: UnitPreference;
   ticks: Ticks;
   onTicks: (ticks: Ticks) => void;
 }) {
-  const line = (item: string, amount: string, by: string) => (
-    <TickLine
-      key={item}
-      item={item}
-      amount={amount}
-      note={by}
-      on={ticks.loaded.includes(item)}
-      onPress={() => onTicks(tickLoaded(ticks, item))}
-    />
+  const taken = fromStores(list, shelf);
+  const line = (item: string, amount: string, by: string, below: ReactNode) => (
+    <Box key={item}>
+      <TickLine
+        item={item}
+        amount={amount}
+        note={by}
+        on={ticks.loaded.includes(item)}
+        onPress={() => onTicks(tickLoaded(ticks, item))}
+      />
+      {below}
+    </Box>
   );
   const litres = (l: number) => litresText(l, units);
   const waste = list.waters.find((w) => w.kind === "waste");
@@ -48,7 +63,16 @@ export function LoadLines({
       <Part title="From the barrels" empty={list.waters.length === 0}>
         {list.waters
           .filter((w) => w.kind !== "waste")
-          .map((w) => line(w.name || KIND[w.kind], litres(w.litres), forPlaces(w.by, litres)))}
+          .map((w) =>
+            line(
+              w.name || KIND[w.kind],
+              litres(w.litres),
+              forPlaces(w.by, litres),
+              w.kind === "sea" ? null : (
+                <BarrelNote drawn={fromBarrels(w, barrels)} units={units} salted={w.kind === "mix"} />
+              ),
+            ),
+          )}
         {waste && (
           <Box py="8px" color="soft">
             {KIND.waste}: {litres(waste.litres)} come home, {forPlaces(waste.by, litres)}
@@ -61,6 +85,7 @@ export function LoadLines({
             a.item,
             `${figure(a.amount)} ${a.unit}`,
             forPlaces(a.by, (n) => `${figure(n)} ${a.unit}`),
+            <StoreNote taken={taken.get(a.item)} />,
           ),
         )}
       </Part>
@@ -68,9 +93,14 @@ export function LoadLines({
         {list.things.map((t) => {
           const amount = t.amount === undefined ? "" : textOf(t.amount, units);
           // Words say which one it is, figures how much of it.
-          return typeof t.amount === "string"
-            ? line(t.item, "", `${amount}; ${t.places.join(", ")}`)
-            : line(t.item, amount, t.places.join(", "));
+          const inWords = typeof t.amount === "string";
+          const places = t.places.join(", ");
+          return line(
+            t.item,
+            inWords ? "" : amount,
+            inWords ? `${amount}; ${places}` : places,
+            <StoreNote taken={taken.get(t.item)} />,
+          );
         })}
       </Part>
       {list.carried.length > 0 && (

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import { type LoadList, loadList } from "@keel-round/core/load";
+import { type BarrelLine, type LoadList, loadList, type ShelfLine } from "@keel-round/core/load";
 import { kilograms, type StopLoad } from "@keel-round/core/round";
 import { METRIC, quantityText, type UnitPreference } from "@keel-round/core/units";
 import { planVisit } from "@keel-round/core/visit";
@@ -24,6 +24,10 @@ interface DayLoad {
   readonly list: LoadList;
   readonly water: StopLoad;
   readonly units: UnitPreference;
+  readonly shelf: readonly ShelfLine[];
+  readonly barrels: readonly BarrelLine[];
+  /** What the van carries at most, kg; null where this phone does not know. */
+  readonly mostKg: number | null;
 }
 
 function loadOfDay({ visits, days }: Kept, on: string): DayLoad {
@@ -31,12 +35,14 @@ function loadOfDay({ visits, days }: Kept, on: string): DayLoad {
   const planned = own.map(({ bundle: { input, siteName, units } }) => ({
     ...{ place: siteName, input, units, plan: planVisit(input) },
   }));
+  const day = days.find((d) => d.on === on);
   const sum = (of: keyof StopLoad) => planned.reduce((litres, { plan }) => litres + plan.load[of], 0);
   return {
     on,
     stops: new Set(own.map((v) => v.bundle.stopId)).size,
     places: [...new Set(planned.map((p) => p.place))],
-    list: loadList(planned, days.find((d) => d.on === on)?.van ?? []),
+    list: loadList(planned, day?.van ?? []),
+    ...{ shelf: day?.shelf ?? [], barrels: day?.barrels ?? [], mostKg: day?.input?.vanKg ?? null },
     water: { mixL: sum("mixL"), seaL: sum("seaL"), purifiedL: sum("purifiedL"), wasteL: 0 },
     units: planned[0]?.units ?? METRIC,
   };
@@ -113,9 +119,17 @@ function OfDay({ kept, on }: { kept: Kept; on: string }) {
       <Box mt="10px" color="soft">
         {dayLabel(on)}, {load.stops} {load.stops === 1 ? "stop" : "stops"}; water{" "}
         {quantityText(mixKg + seaKg + purifiedKg, "kg", load.units, 0)}
+        {load.mostKg !== null && `, the van takes ${quantityText(load.mostKg, "kg", load.units, 0)}`}
       </Box>
       {part === "load" ? (
-        <LoadLines list={load.list} units={load.units} ticks={ticks} onTicks={change} />
+        <LoadLines
+          list={load.list}
+          shelf={load.shelf}
+          barrels={load.barrels}
+          units={load.units}
+          ticks={ticks}
+          onTicks={change}
+        />
       ) : (
         <BackList things={things} places={load.places} ticks={ticks} onTicks={change} />
       )}
