@@ -65,6 +65,8 @@ export interface WaterSource {
   readonly minerals?: { readonly name: string; readonly gramsPer100L: number };
   /** Of the heater that its barrel is warmed with, W. */
   readonly heaterW?: number;
+  /** It is made or runs at the site: nobody brings it. */
+  readonly atSite?: true;
   /** Why it must not be poured today, as it was found when it was collected. */
   readonly refused?: readonly Message[];
 }

@@ -12,7 +12,7 @@ export function fedAfter(making: Making): Step[] {
   return [
     stepOf(making, "feed-after", "feed-after", 190, 3, {
       ...own("feed-after"),
-      kit: plain("food"),
+      kit: [{ item: "food", used: true }],
       craft: [...portion(making), ...(facts.gear.includes("return") ? [m("feed-after.pause")] : [])],
     }),
   ];

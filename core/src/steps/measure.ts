@@ -76,7 +76,7 @@ export function fedFirst(making: Making): Step[] {
       title: m("feed-before.title"),
       reason: [always ? m("feed-before.always", { why: always }) : m("feed-before.reason")],
       craft: portion(making),
-      kit: plain("food"),
+      kit: [{ item: "food", used: true }],
       ...(making.changing && before ? EATING : {}),
     }),
   ];

@@ -87,9 +87,9 @@ function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
   const { source, topUpSource, facts } = input;
   const poured = water.pourL?.value ?? 0;
   // What a machine changes until the next visit is brought as well.
-  const brought = poured + (water.auto?.fillL ?? 0);
+  const brought = source.atSite ? 0 : poured + (water.auto?.fillL ?? 0);
   const reservoirL = facts.topUp === "reservoir" ? facts.evaporationLPerDay * DAYS_TO_CARRY : 0;
-  const topUpL = fromVan(topUpSource.kind) ? (water.freshL?.value ?? 0) + reservoirL : 0;
+  const topUpL = fromVan(topUpSource) ? (water.freshL?.value ?? 0) + reservoirL : 0;
   return {
     // Salt that is stirred in on site leaves the water at home.
     mixL: source.kind === "mix" && facts.practice.saltAge !== "when-clear" ? brought : 0,
@@ -102,5 +102,6 @@ function loadOf(input: PlanInput, water: WaterPlan): VisitLoad {
 /** A reservoir is filled for so many days. */
 const DAYS_TO_CARRY = 7;
 
-/** A tap is at the site; any other water is brought. */
-const fromVan = (kind: PlanInput["source"]["kind"]): boolean => kind !== "tap" && kind !== "tap-minerals";
+/** A tap is at the site, and so is what a site makes for itself; any other water is brought. */
+const fromVan = ({ kind, atSite }: PlanInput["source"]): boolean =>
+  kind !== "tap" && kind !== "tap-minerals" && !atSite;

@@ -9,7 +9,8 @@ import type { finding, site, source, tank, task } from "../schema";
 
 /** The row of a source as the core knows it on a day. */
 export function sourceOf(row: typeof source.$inferSelect, on: string): WaterSource {
-  return sourceOn({ id: row.id, name: row.name, ...row.facts }, on);
+  const water = sourceOn({ id: row.id, name: row.name, ...row.facts }, on);
+  return row.siteId === null ? water : { ...water, atSite: true };
 }
 
 /** The row of a tank as the core knows it, with the animals that live in it where the plan asks for them. */

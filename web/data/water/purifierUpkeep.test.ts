@@ -5,7 +5,8 @@ import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
 import { historyOf } from "../desk/history";
-import { purifierJob, source } from "../schema";
+import { purifierJob, source, storeItem } from "../schema";
+import { stockNow } from "../stores/ledger";
 import { loadPurifierUpkeep, PurifierDoneSchema, purifierDone } from "./purifierUpkeep";
 
 let ines: Scope;
@@ -61,6 +62,23 @@ describe("the firm's own purifier", () => {
     });
     // Above 4 for the resin, above 20 for the cartridges.
     expect((await job("cartridges")).calledBy).not.toContain("TDS");
+  });
+  test("what it uses up comes from the stores once: a day told anew within the week is the same work", async () => {
+    const [kept] = await db()
+      .select()
+      .from(storeItem)
+      .where(and(eq(storeItem.businessId, ines.businessId), eq(storeItem.kind, "cartridge")));
+    const itemId = kept?.id ?? "";
+    const left = async () => (await stockNow(db(), ines.businessId, [itemId])).get(itemId)?.get("");
+    const before = (await left()) ?? 0;
+    const cartridges = (on: string) => purifierDone(ines, { sourceId, code: "cartridges", on }, when());
+    await cartridges(today);
+    expect(await left()).toBe(before - 1);
+    await cartridges(addDays(today, -2));
+    expect(await left()).toBe(before - 1);
+    // Told of a time before the last count: that has seen it.
+    await cartridges(addDays(today, -60));
+    expect(await left()).toBe(before);
   });
   test("refuses a day to come, a test without its figure and what is no job of a purifier", async () => {
     await expect(purifierDone(ines, { sourceId, code: "resin", on: addDays(today, 1) }, when())).rejects.toMatchObject({

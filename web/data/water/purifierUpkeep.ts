@@ -1,3 +1,4 @@
+import { daysBetween, instantOf } from "@keel-round/core/calendar";
 import {
   calledTask,
   dueOn,
@@ -16,9 +17,10 @@ import type { Scope } from "../access/scope";
 import type { When } from "../access/when";
 import { db } from "../database/connection";
 import { newId } from "../database/ids";
-import { inTransaction } from "../database/transaction";
+import { inTransaction, type Queries } from "../database/transaction";
 import { loadFirmJobs } from "../library/firmJobs";
 import { deskChange, purifierJob, source } from "../schema";
+import { bookUses } from "../stores/book";
 
 /** The test that calls for cartridges and resin. */
 const TDS_CHECK = "tds-check";
@@ -165,5 +167,30 @@ export async function purifierDone(
       old: before?.lastDoneOn ?? null,
       new: on,
     });
+    await takeParts(tx, scope, { sourceId, code, on, before: before?.lastDoneOn ?? null }, { now, today });
   });
 }
+
+/** A day told within so many days of the one told before puts that right: the parts went in once. */
+const SAME_DAYS = 7;
+
+/** Takes what a job uses up off the stores, on the day it was done. */
+async function takeParts(
+  tx: Queries,
+  scope: Scope,
+  { sourceId, code, on, before }: { sourceId: string; code: string; on: string; before: string | null },
+  { now, today }: When,
+): Promise<void> {
+  const job = (await loadFirmJobs(tx, scope.businessId)).jobOf(code) ?? taskLibrary[code as keyof typeof taskLibrary];
+  const uses = job.uses.map((name) => ({ name, unit: "times" as const, amount: 1 }));
+  const book = (day: string, taken: typeof uses) =>
+    bookUses(tx, scope.businessId, {
+      ...{ cause: `upkeep ${sourceId} ${code} ${day}`, on: day, visitId: null, personId: scope.personId, van: null },
+      at: day === today ? now : new Date(instantOf(day, NOON, scope.zone)),
+      ...{ uses: taken, planned: taken },
+    });
+  if (before !== null && before !== on && daysBetween(before, on) <= SAME_DAYS) await book(before, []);
+  await book(on, uses);
+}
+
+const NOON = 12 * 60;

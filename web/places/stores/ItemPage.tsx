@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { placeKey } from "@keel-round/core/stores";
+import { placeKey, sayAmount } from "@keel-round/core/stores";
 import { quantityText, type UnitPreference } from "@keel-round/core/units";
 import type { LedgerLine } from "@/data/stores/moves";
 import type { Kept, Stores } from "@/data/stores/overview";
@@ -9,7 +9,7 @@ import { Span } from "@/kit/elements";
 import { Ledger, type ShownLine } from "./Ledger";
 import { MergeForm } from "./MergeForm";
 import { MoveForm } from "./MoveForm";
-import { amountText, expiresText, lastsText, WHY } from "./words";
+import { expiresText, lastsText, whyText } from "./words";
 
 /** One item: where it lies, how long it lasts and why, what happened to it, and what is done with it now. */
 export function ItemPage({
@@ -50,7 +50,7 @@ export function ItemPage({
         {[null, ...vans.filter((v) => stock.places.has(v.id)).map((v) => v.id)].map((place) => (
           <Box key={placeKey(place)}>
             <Span fontFamily="mono" fontSize="32px" fontWeight="600" data-stock={placeKey(place)}>
-              {amountText(stock.places.get(placeKey(place)) ?? 0, item.unit, units)}
+              {sayAmount(stock.places.get(placeKey(place)) ?? 0, item.unit, units)}
             </Span>
             <Box color="soft">{place === null ? "at the base" : `in ${vanOf(place)}`}</Box>
           </Box>
@@ -101,7 +101,7 @@ const shown = ({ move, by, tank, site }: LedgerLine, place: string): ShownLine =
 /** How long it lasts and what that is worked out from. */
 function Facts({ kept, units }: { kept: Kept; units: UnitPreference }) {
   const { item, left, needs, ratio, lossPerDay, order, onOrder } = kept;
-  const text = (amount: number) => amountText(amount, item.unit, units);
+  const text = (amount: number) => sayAmount(amount, item.unit, units);
   const planned = needs.reduce((sum, n) => sum + n.amount, 0);
   const share = (x: number) => quantityText(100 * x, "%", units, 0);
   const facts: (readonly [string, string])[] = [
@@ -120,7 +120,7 @@ function Facts({ kept, units }: { kept: Kept; units: UnitPreference }) {
         ] as const)),
     ...(item.minimum === null ? [] : ([["Never less than", text(item.minimum)]] as const)),
     ...(onOrder > 0 ? ([["On order", text(onOrder)]] as const) : []),
-    ...(order ? ([["To order", `${text(order.amount)}: ${WHY[order.why]}`]] as const) : []),
+    ...(order ? ([["To order", `${text(order.amount)}: ${whyText(order)}`]] as const) : []),
     ...left.expires.map((lot) => ["Expires", expiresText(lot, item.unit, units)] as const),
     ...(item.instead === "" ? [] : ([["Where there is none", `take ${item.instead}`]] as const)),
   ];

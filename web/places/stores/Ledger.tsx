@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { sayDay } from "@keel-round/core/calendar";
-import type { MoveKind, StoreUnit } from "@keel-round/core/stores";
+import { type MoveKind, type StoreUnit, sayAmount } from "@keel-round/core/stores";
 import type { UnitPreference } from "@keel-round/core/units";
 import { AppLink } from "@/kit/AppLink";
 import { Problem, QuietButton } from "@/kit/controls";
@@ -10,7 +10,6 @@ import { A, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { useAsk } from "@/kit/useAsk";
 import { takeBackMoveAction } from "./actions";
-import { amountText } from "./words";
 
 /** One line as it is shown. */
 export interface ShownLine {
@@ -47,7 +46,7 @@ export function Ledger({
 }) {
   const { ask, problem, disabled } = useAsk();
   const amount = (l: ShownLine) =>
-    `${l.kind !== "counted" && l.amount > 0 ? "+" : ""}${amountText(l.amount, unit, units)}`;
+    `${l.kind !== "counted" && l.amount > 0 ? "+" : ""}${sayAmount(l.amount, unit, units)}`;
   return (
     <Box overflowX="auto">
       <Problem says={problem} mb="8px" />

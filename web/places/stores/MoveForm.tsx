@@ -1,14 +1,13 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
-import type { StoreUnit } from "@keel-round/core/stores";
+import { type StoreUnit, sayAmount } from "@keel-round/core/stores";
 import { parseNumber, type UnitPreference } from "@keel-round/core/units";
 import { useState } from "react";
 import { Choice, FieldRow, GoButton, Problem, QuietButton, TextInput } from "@/kit/controls";
 import { Form } from "@/kit/elements";
 import { useAsk } from "@/kit/useAsk";
 import { moveAction } from "./actions";
-import { amountText } from "./words";
 
 const KINDS = [
   ["counted", "Count"],
@@ -77,7 +76,7 @@ export function MoveForm({
         void send();
       }}
     >
-      <Flex gap="6px" wrap="wrap" mb="12px" role="group" aria-label="What was done">
+      <Flex gap="6px" wrap="wrap" my="12px" role="group" aria-label="What was done">
         {KINDS.map(([id, label]) => (
           <QuietButton
             key={id}
@@ -97,7 +96,7 @@ export function MoveForm({
           <FieldRow
             label={`${ASKS[kind]}, ${item.unit}`}
             error={fields.amount?.[0]}
-            hint={kind === "counted" ? `Booked: ${amountText(booked, item.unit, units)}` : packHint(item, kind, units)}
+            hint={kind === "counted" ? `Booked: ${sayAmount(booked, item.unit, units)}` : packHint(item, kind, units)}
           >
             <TextInput inputMode="decimal" value={typed.amount} onChange={(e) => set("amount")(e.target.value)} />
           </FieldRow>
@@ -132,7 +131,7 @@ export function MoveForm({
 }
 
 const packHint = ({ packAmount, unit }: MovedItem, kind: Kind, units: UnitPreference): string =>
-  kind === "delivered" && packAmount !== null ? `A pack holds ${amountText(packAmount, unit, units)}` : "";
+  kind === "delivered" && packAmount !== null ? `A pack holds ${sayAmount(packAmount, unit, units)}` : "";
 
 function PlaceField({
   label,

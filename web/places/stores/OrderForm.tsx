@@ -1,6 +1,7 @@
 "use client";
 
 import { Box, Flex } from "@chakra-ui/react";
+import { sayAmount } from "@keel-round/core/stores";
 import { parseNumber, type UnitPreference } from "@keel-round/core/units";
 import { useState } from "react";
 import type { Proposal } from "@/data/stores/orders";
@@ -9,7 +10,7 @@ import { Form, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { useAsk } from "@/kit/useAsk";
 import { orderAction } from "./actions";
-import { amountText, WHY } from "./words";
+import { whyText } from "./words";
 
 type Line = Proposal["lines"][number];
 
@@ -52,8 +53,8 @@ export function OrderForm({ proposal, units }: { proposal: Proposal; units: Unit
               <tr key={l.itemId} data-proposed={l.item.name}>
                 <Cell fontWeight="560">{l.item.name}</Cell>
                 <Cell fontFamily="mono" whiteSpace="nowrap">
-                  {amountText(l.stock, l.item.unit, units)}
-                  {l.onOrder > 0 && ` + ${amountText(l.onOrder, l.item.unit, units)}`}
+                  {sayAmount(l.stock, l.item.unit, units)}
+                  {l.onOrder > 0 && ` + ${sayAmount(l.onOrder, l.item.unit, units)}`}
                 </Cell>
                 <Cell>
                   <Flex gap="8px" align="center">
@@ -66,7 +67,7 @@ export function OrderForm({ proposal, units }: { proposal: Proposal; units: Unit
                       onChange={(e) => setTyped({ ...typed, [l.itemId]: e.target.value })}
                     />
                     <Span color="soft" whiteSpace="nowrap">
-                      {l.packs === null ? l.item.unit : `of ${amountText(l.item.packAmount ?? 1, l.item.unit, units)}`}
+                      {l.packs === null ? l.item.unit : `of ${sayAmount(l.item.packAmount ?? 1, l.item.unit, units)}`}
                     </Span>
                   </Flex>
                   {wrong(l) && (
@@ -76,9 +77,9 @@ export function OrderForm({ proposal, units }: { proposal: Proposal; units: Unit
                   )}
                 </Cell>
                 <Cell fontFamily="mono" whiteSpace="nowrap">
-                  {amountOf(l) > 0 && amountText(amountOf(l), l.item.unit, units)}
+                  {amountOf(l) > 0 && sayAmount(amountOf(l), l.item.unit, units)}
                 </Cell>
-                <Cell color="soft">{WHY[l.why]}</Cell>
+                <Cell color="soft">{whyText(l)}</Cell>
               </tr>
             ))}
           </tbody>

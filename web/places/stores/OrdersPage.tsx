@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { civilOf, sayDay } from "@keel-round/core/calendar";
+import { sayAmount } from "@keel-round/core/stores";
 import type { UnitPreference } from "@keel-round/core/units";
 import type { Proposal, recentOrders } from "@/data/stores/orders";
 import { AppLink } from "@/kit/AppLink";
@@ -8,7 +9,6 @@ import { A } from "@/kit/elements";
 import { PrintButton } from "@/kit/PrintButton";
 import { EndOrder } from "./EndOrder";
 import { OrderForm } from "./OrderForm";
-import { amountText } from "./words";
 
 type Recent = Awaited<ReturnType<typeof recentOrders>>;
 
@@ -93,7 +93,7 @@ function Ordered({ ordered, zone, units }: { ordered: Recent[number]; zone: stri
     <Flex gap="16px" py="8px" borderBottomWidth="1px" borderColor="rule" wrap="wrap" data-order={order.supplier}>
       <Box flex="1" minW="260px">
         <Box fontWeight="560">{order.supplier || "No supplier named"}</Box>
-        <Box>{order.lines.map((l) => `${l.name} ${amountText(l.amount, l.unit, units)}`).join(", ")}</Box>
+        <Box>{order.lines.map((l) => `${l.name} ${sayAmount(l.amount, l.unit, units)}`).join(", ")}</Box>
         <Box color="soft" fontSize="13.5px">
           {day(order.orderedAt)}, {by}; {state}
         </Box>

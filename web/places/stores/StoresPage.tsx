@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { BarrelLine } from "@keel-round/core/load";
-import { placeKey } from "@keel-round/core/stores";
+import { placeKey, sayAmount } from "@keel-round/core/stores";
 import { litresText, type UnitPreference } from "@keel-round/core/units";
 import type { Kept, Stores } from "@/data/stores/overview";
 import { AppLink } from "@/kit/AppLink";
@@ -8,7 +8,7 @@ import { PageHead, QuietButton, SubHead } from "@/kit/controls";
 import { A, Span, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { KeepButton } from "./KeepButton";
-import { amountText, expiresText, lastsText, WHY } from "./words";
+import { expiresText, lastsText, whyText } from "./words";
 
 /** What there is, where it lies, and how long it lasts; what runs out soonest first. */
 export function StoresPage({ stores, units }: { stores: Stores; units: UnitPreference }) {
@@ -39,7 +39,7 @@ export function StoresPage({ stores, units }: { stores: Stores; units: UnitPrefe
           <Table borderCollapse="collapse" fontSize="14.5px" w="100%" minW="720px">
             <thead>
               <tr>
-                {["Item", "At the base", ...vans.map((v) => `${v.name}’s van`), "Lasts", ""].map((h) => (
+                {["Item", "At the base", ...vans.map((v) => `${v.name}’s van`), "Lasts", "Note"].map((h) => (
                   <Head key={h}>{h}</Head>
                 ))}
               </tr>
@@ -62,7 +62,7 @@ export function StoresPage({ stores, units }: { stores: Stores; units: UnitPrefe
                 {u.name}
               </Box>
               <Span fontFamily="mono" color="soft">
-                {u.unit === "times" ? `${u.amount} times` : amountText(u.amount, u.unit, units)}
+                {u.unit === "times" ? `${u.amount} times` : sayAmount(u.amount, u.unit, units)}
               </Span>
               <KeepButton name={u.name} unit={u.unit} />
             </Flex>
@@ -78,13 +78,13 @@ function ItemRow({ kept, vans, units }: { kept: Kept; vans: Stores["vans"]; unit
   const at = (place: string | null) => stock.places.get(placeKey(place)) ?? 0;
   const shown = (amount: number) => (
     <Span color={amount < 0 ? "vermilion" : amount === 0 ? "soft" : "inherit"} whiteSpace="nowrap">
-      {amountText(amount, item.unit, units)}
+      {sayAmount(amount, item.unit, units)}
     </Span>
   );
   const notes = [
     ...(stock.total < 0 ? ["more was used than was booked: count it"] : []),
-    ...(order ? [WHY[order.why]] : []),
-    ...(onOrder > 0 ? [`${amountText(onOrder, item.unit, units)} on order`] : []),
+    ...(order ? [whyText(order)] : []),
+    ...(onOrder > 0 ? [`${sayAmount(onOrder, item.unit, units)} on order`] : []),
     ...left.expires.map((lot) => expiresText(lot, item.unit, units)),
   ];
   return (

@@ -85,7 +85,7 @@ export function LoadLines({
             a.item,
             `${figure(a.amount)} ${a.unit}`,
             forPlaces(a.by, (n) => `${figure(n)} ${a.unit}`),
-            <StoreNote taken={taken.get(a.item)} />,
+            <StoreNote taken={taken.get(a.item)} units={units} />,
           ),
         )}
       </Part>
@@ -99,7 +99,7 @@ export function LoadLines({
             t.item,
             inWords ? "" : amount,
             inWords ? `${amount}; ${places}` : places,
-            <StoreNote taken={taken.get(t.item)} />,
+            <StoreNote taken={taken.get(t.item)} units={units} />,
           );
         })}
       </Part>

@@ -65,6 +65,54 @@ describe("the load of a day on the phone", () => {
     expect(document.querySelector("[data-load]")?.getAttribute("data-load")).toBe("2026-11-25");
     expect(box(/Conditioner A/).getAttribute("aria-checked")).toBe("false");
   });
+  test("says what lies in the van, what comes from which shelf, and what to take where there is too little", () => {
+    const conditioner = { knownAs: [], unit: "mL" as const, perUse: 1, shelf: "Shelf B" };
+    const stored = (van: number, base: number, instead = "") => ({
+      ...twoStops,
+      days: twoStops.days.map((d) => ({
+        ...d,
+        shelf: [{ ...conditioner, name: "Conditioner A", van, base, instead }],
+        barrels: [],
+      })),
+    });
+    const { unmount } = draw(<LoadPart kept={stored(1, 900)} />);
+    expect(screen.getByText(/^1 mL in the van, \d+ mL from Shelf B$/)).toBeTruthy();
+    expect(document.querySelector("[data-short]")).toBeNull();
+    unmount();
+    const short = draw(<LoadPart kept={stored(0, 2, "the thiosulfate on shelf A")} />);
+    expect(document.querySelector("[data-short]")?.textContent).toMatch(
+      /^\d+ mL too little in the stores\. Take the thiosulfate on shelf A\.$/,
+    );
+    short.unmount();
+    draw(<LoadPart kept={stored(-4, 0)} />);
+    expect(document.querySelector("[data-short]")?.textContent).toBe(
+      "None in the stores. Ring the office before you leave: nothing is written down to take instead.",
+    );
+  });
+  test("says which barrel holds the water, and what is short", () => {
+    const purified = { ...tap, id: "ro", kind: "purified" as const, name: "Purified water" };
+    const shrimp = inputOf(factsOf("shrimp"), { source: purified, readings: [reading("nitrate", 60)], tasks: [] });
+    const kept: Kept = {
+      visits: [
+        {
+          bundle: { ...bundleOf({ ...shrimp, on: "2026-11-26" }), on: "2026-11-26", siteName: "Cube", stopId: "c" },
+          state: visitState([]),
+          waiting: 0,
+        },
+      ],
+      days: [
+        {
+          ...{ on: "2026-11-26", van: [], shelf: [] },
+          barrels: [{ name: "Barrel 3", capacityL: 200, water: "Purified water", litres: 0.4 }],
+        } as unknown as Kept["days"][number],
+      ],
+    };
+    draw(<LoadPart kept={kept} />);
+    expect(screen.getByText("Barrel 3 holds 0.4 L")).toBeTruthy();
+    expect(document.querySelector("[data-short]")?.textContent).toMatch(
+      /^[\d.]+\sL short\. Start the purifier before you load\.$/,
+    );
+  });
   test("of nothing that is kept is nothing", () => {
     draw(<LoadPart kept={{ visits: [], days: [] }} />);
     expect(screen.queryByText("Load")).toBeNull();

@@ -1,16 +1,16 @@
 import { Box } from "@chakra-ui/react";
 import type { Drawn, Taken } from "@keel-round/core/load";
+import { sayAmount } from "@keel-round/core/stores";
 import { litresText, type UnitPreference } from "@keel-round/core/units";
 
 /** Grams and millilitres to the one, below ten to the tenth: as a scale is read. */
 export const figure = (amount: number): string => (amount < 10 ? amount.toFixed(1) : String(Math.round(amount)));
-const counted = (amount: number): string => String(Number(amount.toFixed(amount < 10 ? 1 : 0)));
 
 /** Where a thing comes from: so much from the van, so much from which shelf; and what to do where there is too little. */
-export function StoreNote({ taken }: { taken: Taken | undefined }) {
+export function StoreNote({ taken, units }: { taken: Taken | undefined; units: UnitPreference }) {
   if (!taken) return null;
   const { line, inVan, fromShelf, missing } = taken;
-  const text = (amount: number) => `${counted(amount)} ${line.unit}`;
+  const text = (amount: number) => sayAmount(amount, line.unit, units);
   const from = [
     ...(inVan > 0 ? [`${text(inVan)} in the van`] : []),
     ...(fromShelf > 0 ? [`${text(fromShelf)} from ${line.shelf === "" ? "the base" : line.shelf}`] : []),
