@@ -2,14 +2,15 @@ import { addDays, instantOf } from "@keel-round/core/calendar";
 import { COLLECT, type DayPlan } from "@keel-round/core/round";
 import { and, eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
-import { demoBusiness, Phone, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
+import { demoBusiness, Phone, planOf, scopeOf, visitsOf } from "../../../tools/testing/world.ts";
 import type { Scope } from "../access/scope";
 import { technicians } from "../access/units";
 import { db } from "../database/connection";
-import { stop, visit } from "../schema";
+import { stop, tankStatus, visit } from "../schema";
 import { moveStop } from "../series/stops";
 import { dayBundles, visitBundle } from "../visit/bundles";
 import { lateDay } from "./late";
+import { loadRibbon } from "./ribbon";
 import { loadRound, setRefill } from "./round";
 import { loadStop } from "./stops";
 
@@ -189,5 +190,37 @@ describe("a day under way", () => {
       .where(eq(visit.id, visitId));
     expect((await live(760)).under).toBeNull();
     await db().update(visit).set({ state: "planned", startedAt: null }).where(eq(visit.id, visitId));
+  });
+});
+
+describe("the day in the header", () => {
+  const same = async (name: string, minute: number) => {
+    const scope = await scopeOf(businessId, name);
+    const now = { date: today, minute, zone: scope.zone };
+    const [full, small] = [
+      await loadRound(scope, scope.personId, today, now),
+      await loadRibbon(scope, scope.personId, today, now),
+    ];
+    expect(small.day).toEqual(full.day);
+    expect(small.stops.map((s) => [s.id, s.tanks.map((t) => t.condition)])).toEqual(
+      full.stops.map((s) => [s.id, s.tanks.map((t) => t.status?.condition ?? null)]),
+    );
+    return full;
+  };
+  test("is the day of the round, before anything was begun, with a visit under way, and where nothing is judged yet", async () => {
+    const full = await same("Ines", 300);
+    expect(full.stops.length).toBeGreaterThan(2);
+    await same("Tobiah", 700);
+    const [first] = full.stops.flatMap((s) => s.tanks);
+    const phone = new Phone(await scopeOf(businessId, "Ines"), first?.visitId ?? "");
+    const { plan } = await planOf(businessId, {
+      visitId: first?.visitId ?? "",
+      tankId: first?.tank.id ?? "",
+      on: today,
+    });
+    await phone.say({ type: "start" }, { type: "plan", inputHash: "x", coreVersion: 1, summary: "", plan });
+    await same("Ines", 800);
+    await db().update(tankStatus).set({ nextVisit: null }).where(eq(tankStatus.businessId, businessId));
+    await same("Ines", 300);
   });
 });
