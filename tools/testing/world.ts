@@ -19,6 +19,11 @@ export function demoBusiness(): Promise<{ businessId: string; today: string }> {
   return demo;
 }
 
+/** The next file copies the demo anew. */
+export function forgetDemo(): void {
+  demo = undefined;
+}
+
 async function ownDemo(): Promise<{ businessId: string; today: string }> {
   await copyDemo(`demo_${v7().slice(-12)}`);
   const [firm] = await db()

@@ -2,7 +2,7 @@ import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { APIError, createAuthMiddleware } from "better-auth/api";
 import { magicLink, organization } from "better-auth/plugins";
-import { Busy, db } from "../database/connection";
+import { Busy, type Database, db } from "../database/connection";
 import { newId } from "../database/ids";
 import * as schema from "../schema/auth";
 import { ADDRESS_HEADER } from "./address";
@@ -55,12 +55,13 @@ function make() {
   });
 }
 
-let instance: ReturnType<typeof make> | undefined;
+let made: { readonly of: Database; readonly auth: ReturnType<typeof make> } | undefined;
 
 /** Sign-in. Made at first use so that a build needs neither secret nor database. */
 export function auth(): ReturnType<typeof make> {
-  instance ??= make();
-  return instance;
+  // It asks the database it was made with.
+  if (made?.of !== db()) made = { of: db(), auth: make() };
+  return made.auth;
 }
 
 /** The session behind a request's cookie. All that the library does for it is to read a row. */

@@ -55,10 +55,20 @@ function limitWaiting(pool: CorePool, acquireMs: number): void {
 export type Database = MySql2Database<Record<string, never>>;
 
 // One pool a process, made at the first query so that a build needs no database.
-let database: Database | undefined;
+let opened: { readonly database: Database; readonly pool: mysql.Pool } | undefined;
 
 /** The database of this process. */
 export function db(): Database {
-  database ??= drizzle(openPool());
-  return database;
+  if (!opened) {
+    const pool = openPool();
+    opened = { database: drizzle(pool), pool };
+  }
+  return opened.database;
+}
+
+/** Lets go of the database; what is asked of it afterwards opens it anew, at the address of then. */
+export async function closeDatabase(): Promise<void> {
+  const pool = opened?.pool;
+  opened = undefined;
+  await pool?.end();
 }
