@@ -56,7 +56,10 @@ const TABS = {
 const RECORDS = { all: ["site", "equipment", "source", "kind", "barrel"], some: ["source"] } as const;
 const METRIC = { Volume: "L", Length: "cm", Temperature: "°C", Salinity: "ppt", "Alkalinity, KH": "dKH" };
 
-for (const [who, units, which] of PERSONS)
+/** One of them in every run, who shares no unit with the screens as they are built; both under `npm run proof`. */
+const WALKED = Number(process.env.KEEL_ROUND_PERSONS ?? 1);
+
+for (const [who, units, which] of PERSONS.slice(0, WALKED))
   test(`${who} finds no unit of another on any screen`, async ({ as, browser, baseURL }) => {
     test.setTimeout(600_000);
     const context = await browser.newContext({ baseURL: baseURL ?? "", viewport: { width: 1280, height: 900 } });

@@ -12,6 +12,7 @@ const HISTORIES = process.env.KEEL_ROUND_HISTORIES ?? "300";
 const EDITS = process.env.KEEL_ROUND_EDITS ?? "1000";
 const TRIES = process.env.KEEL_ROUND_TRIES ?? "2000";
 const VISITS = process.env.KEEL_ROUND_VISITS ?? "10";
+const PERSONS = process.env.KEEL_ROUND_PERSONS ?? "2";
 const KILLS = process.env.KEEL_ROUND_KILLS ?? "500";
 
 async function main() {
@@ -25,6 +26,7 @@ async function main() {
     KEEL_ROUND_EDITS: EDITS,
     KEEL_ROUND_TRIES: TRIES,
     KEEL_ROUND_VISITS: VISITS,
+    KEEL_ROUND_PERSONS: PERSONS,
   };
   const test = (project, ...files) => run(bin("vitest"), ["run", "--project", project, ...files], { env });
   let failed = 0;
@@ -42,6 +44,9 @@ async function main() {
   await ensureBuild();
   await one(`Walking through ${VISITS} visits on a phone`, () =>
     run(bin("playwright"), ["test", "e2e/phases.spec.ts"], { env }),
+  );
+  await one("Reading every screen in other people's units", () =>
+    run(bin("playwright"), ["test", "e2e/units.spec.ts"], { env }),
   );
   await one(`Killing parts ${KILLS} times`, () => chaos(KILLS));
   console.log(failed === 0 ? "All of it held." : `${failed} did not hold.`);
