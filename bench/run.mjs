@@ -17,7 +17,7 @@ const BUNDLE = [
 
 /** The programs under bench/. */
 const PROGRAMS =
-  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle paper guide".split(
+  "plan pages shipped find import section draws merge lay sheet weeks drag settle trend curve handle paper guide stores".split(
     " ",
   );
 

@@ -95,7 +95,7 @@ export async function project(tx: Queries, scope: Scope, { visitId, ops, before,
   await followUpStops(tx, scope, row.tank, { ...base, on, was: had, state: has }, { now, today });
   if (state.batch) {
     const { at, ...measured } = state.batch;
-    await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId });
+    await recordBatch(tx, scope.businessId, row.source.id, { ...measured, at: new Date(at), visitId }, today);
   }
 
   if (state.closedAt || was.closedAt) {

@@ -204,7 +204,7 @@ async function bookSalt(
 export async function verifyBatch(
   scope: Scope,
   input: z.infer<typeof VerifySchema>,
-  { now }: When,
+  { now, today }: When,
 ): Promise<{ lesson: BatchLesson | null }> {
   return inTransaction(async (tx) => {
     const row = await lockBarrel(tx, scope, input.barrelId);
@@ -214,15 +214,21 @@ export async function verifyBatch(
     const first = contents.grams !== undefined && contents.batchDone !== true;
     const batchId = contents.batchId ?? newId();
     const lesson = first
-      ? await recordBatch(tx, scope.businessId, contents.sourceId, {
-          id: batchId,
-          visitId: null,
-          at: new Date(contents.startedAt),
-          litres: contents.litres,
-          grams: contents.grams ?? 0,
-          measuredPsu: input.psu,
-          confirmed: input.confirmed,
-        })
+      ? await recordBatch(
+          tx,
+          scope.businessId,
+          contents.sourceId,
+          {
+            id: batchId,
+            visitId: null,
+            at: new Date(contents.startedAt),
+            litres: contents.litres,
+            grams: contents.grams ?? 0,
+            measuredPsu: input.psu,
+            confirmed: input.confirmed,
+          },
+          today,
+        )
       : null;
     await setContents(
       tx,

@@ -1,8 +1,9 @@
 import { learnSalt } from "@keel-round/core/water";
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
 import { newId } from "../database/ids";
 import type { Queries } from "../database/transaction";
-import { saltBatch, source } from "../schema";
+import { saltBatch, source, tank } from "../schema";
+import { refreshStatus } from "../tanks/status";
 
 /** A batch of salt water that was weighed, mixed and measured. */
 export interface VerifiedBatch {
@@ -34,6 +35,7 @@ export async function recordBatch(
   businessId: string,
   sourceId: string,
   batch: VerifiedBatch,
+  today: string,
 ): Promise<BatchLesson | null> {
   const [row] = await tx
     .select()
@@ -76,5 +78,20 @@ export async function recordBatch(
     .update(source)
     .set({ facts: { ...row.facts, salt: { ...salt, gramsPerLitre, batches: all.length } } })
     .where(eq(source.id, sourceId));
+  // What their next visits take of it is another amount now.
+  if (gramsPerLitre !== salt.gramsPerLitre) await judgeTanksOf(tx, businessId, sourceId, today);
   return own;
+}
+
+async function judgeTanksOf(tx: Queries, businessId: string, sourceId: string, today: string): Promise<void> {
+  const tanks = await tx
+    .select({ id: tank.id })
+    .from(tank)
+    .where(and(eq(tank.businessId, businessId), eq(tank.sourceId, sourceId), isNull(tank.archivedAt)));
+  await refreshStatus(
+    tx,
+    businessId,
+    tanks.map((t) => t.id),
+    today,
+  );
 }

@@ -3,7 +3,7 @@
 import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
-import { KeepSchema, keepItem } from "@/data/stores/keep";
+import { KeepSchema, keepItem } from "@/data/desk/keepItem";
 import { MergeSchema, mergeItems } from "@/data/stores/merge";
 import { addMove, MoveSchema, TakeBackSchema, takeBackMove } from "@/data/stores/moves";
 import { endOrder, OrderEndSchema, OrderSchema, order } from "@/data/stores/orders";

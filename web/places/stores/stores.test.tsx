@@ -52,7 +52,9 @@ describe("the ledger", () => {
       />,
     );
     expect(screen.getByRole("link", { name: "Reef, Ilves Dental" }).getAttribute("href")).toBe("/visits/x");
-    expect(screen.getAllByRole("button").map((b) => b.getAttribute("aria-label"))).toEqual(["Take back: came +20\u00a0kg"]);
+    expect(screen.getAllByRole("button").map((b) => b.getAttribute("aria-label"))).toEqual([
+      "Take back: came +20\u00a0kg",
+    ]);
     expect(screen.getByText("taken back")).toBeTruthy();
   });
 });

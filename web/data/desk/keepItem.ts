@@ -2,7 +2,7 @@ import { STORE_UNITS, type StoreKind } from "@keel-round/core/stores";
 import { z } from "zod";
 import type { Scope } from "../access/scope";
 import type { When } from "../access/when";
-import { createRecord } from "../desk/records";
+import { createRecord } from "./records";
 
 export const KeepSchema = z.object({
   name: z.string().trim().min(1, "Enter a name.").max(120),
