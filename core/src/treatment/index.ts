@@ -5,6 +5,7 @@ export {
   courseOf,
   mayBegin,
   type Refused,
+  thingsOf,
 } from "./course.ts";
 export {
   HARMED_CODES,

@@ -7,7 +7,7 @@ import { demoBusiness, scopeOf, visitsOf } from "../../../tools/testing/world.ts
 import { Refused } from "../access/define";
 import type { Scope } from "../access/scope";
 import { db } from "../database/connection";
-import { dayRequest, finding, job, levelLog, ownerDay, photo, proposal, reading, stop } from "../schema";
+import { dayRequest, finding, job, levelLog, ownerDay, photo, proposal, reading, stop, tank } from "../schema";
 import { answerRequest, askForDay, openRequests, requestsOf } from "../series/dayRequests";
 import { correctedReadings } from "../tanks/corrected";
 import { loadTank } from "../tanks/tanks";
@@ -314,5 +314,30 @@ describe("a proposal", () => {
     const made = await newest(maud);
     const stranger = { ...maud, businessId: crypto.randomUUID() };
     await expect(withdraw(stranger, made?.id ?? "", when())).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe("a tank under treatment", () => {
+  test("its owner reads the days from today on, and what stays off until when; once it is over, nothing", async () => {
+    const [row] = await db().select().from(tank).where(eq(tank.id, tankId));
+    const treatment = {
+      ...{ name: "Slime treatment", startedOn: addDays(today, -2), contactDays: 5, followUpOn: addDays(today, 6) },
+      doses: [-2, 1].map((n) => ({ on: addDays(today, n), amount: 40, unit: "mL" as const })),
+      ...{ off: ["skimmer" as const], carbonOut: true, backOn: addDays(today, 3) },
+    };
+    const course = async (facts: object) => {
+      await db()
+        .update(tank)
+        .set({ facts: { ...row?.facts, ...facts } as NonNullable<typeof row>["facts"] })
+        .where(eq(tank.id, tankId));
+      return (await loadOwnerPage(owner, tankId, when())).course;
+    };
+    const shown = await course({ treatment });
+    expect(shown).toMatchObject({ name: "Slime treatment", off: { until: addDays(today, 3) } });
+    expect(shown?.off?.things).toMatch(/skimmer.* and carbon and resins/);
+    expect(shown?.days.map((d) => d.on)).toEqual([1, 3, 6].map((n) => addDays(today, n)));
+    expect(shown?.days[0]?.says).toBe("Dose 2 of 2: 40 mL of Slime treatment");
+    expect(await course({ treatment: { ...treatment, followUpOn: addDays(today, -1) } })).toBeNull();
+    expect(await course({})).toBeNull();
   });
 });

@@ -2,7 +2,11 @@ import { duration } from "@keel-round/core/calendar";
 import { programmeOn } from "@keel-round/core/given";
 import { type OwnerTank, pageFor } from "@keel-round/core/letter";
 import { type OwnerGroup, ownerList } from "@keel-round/core/programme";
-import { litresText, toShown } from "@keel-round/core/units";
+import { say, textOf } from "@keel-round/core/say";
+import type { TankFacts } from "@keel-round/core/tank";
+import { andList } from "@keel-round/core/text";
+import { courseCalendar, thingsOf } from "@keel-round/core/treatment";
+import { litresText, toShown, type UnitPreference } from "@keel-round/core/units";
 import { and, asc, desc, eq, gte, isNotNull, isNull, sql } from "drizzle-orm";
 import { notFound } from "../access/define";
 import type { Scope } from "../access/scope";
@@ -42,6 +46,13 @@ export interface OwnerPage {
   readonly calendar: string | null;
   readonly requests: readonly DayRequest[];
   readonly list: readonly OwnerGroup[];
+  /** The course of treatment the tank is under, with its days from today on. */
+  readonly course: {
+    readonly name: string;
+    readonly days: readonly { readonly on: string; readonly says: string }[];
+    /** What stays off and out, and until when. */
+    readonly off: { readonly things: string; readonly until: string } | null;
+  } | null;
   readonly today: {
     readonly on: string;
     readonly done: readonly string[];
@@ -103,6 +114,7 @@ export async function loadOwnerPage(scope: Scope, tankId: string, when: When): P
     calendar: feed?.path ?? null,
     requests: await requestsOf(scope, next ? [next.stopId] : []),
     list: ownerList(programmeOn(sheet.input, true)),
+    course: courseFor(sheet.input.facts, when.today, scope.units),
     today: {
       on: when.today,
       done: today?.done ?? [],
@@ -138,6 +150,20 @@ async function firmOf(businessId: string) {
     .where(eq(business.id, businessId));
   if (!row) throw notFound("firm");
   return row;
+}
+
+/** The course a tank is under, as its owner reads it; null where it is under none. */
+function courseFor({ treatment }: TankFacts, today: string, units: UnitPreference): OwnerPage["course"] {
+  if (!treatment || today < treatment.startedOn || today > treatment.followUpOn) return null;
+  const things = thingsOf(treatment).map((thing) => textOf(thing, units));
+  const until = treatment.backOn ?? null;
+  return {
+    name: treatment.name,
+    days: courseCalendar(treatment)
+      .filter((d) => d.on >= today)
+      .map(({ on, says }) => ({ on, says: say(says, units) })),
+    off: until !== null && until > today && things.length > 0 ? { things: andList(things), until } : null,
+  };
 }
 
 /** Whether the last visit did something about what is wrong. */

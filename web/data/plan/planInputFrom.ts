@@ -104,7 +104,7 @@ export function planInputFrom(rows: PlanRows, v: VisitToPlan): PlanInput | null 
     litresOnBoard: own ? own.vanKg / SALT_KG_PER_L : null,
     loggedMinutes: minutesByStep(others(rows.steps.get(v.tankId))),
     personFactor: own?.pace ?? 1,
-    site: siteOf(row.site, underTreatment(facts, v.on)),
+    site: siteOf(row.site, underTreatment(facts, others(rows.findings.get(v.tankId)), v.on)),
   };
   const window = windowOn(siteOpenDays(row.site, rows.holidays), v.on);
   return {
@@ -164,9 +164,18 @@ function siteOf(row: typeof site.$inferSelect, hygieneLast: boolean): PlanInput[
   };
 }
 
-/** Whether a tank is being treated on a day: it is then visited last. */
-function underTreatment(facts: Pick<TankFacts, "treatment">, on: string): boolean {
-  return facts.treatment !== undefined && on <= facts.treatment.followUpOn;
+/**
+ * Whether a tank is being treated on a day: it is then visited last. Until the days of its course are over, and from then until somebody
+ * has answered its follow-up.
+ */
+function underTreatment(
+  { treatment }: Pick<TankFacts, "treatment">,
+  findings: readonly (typeof finding.$inferSelect)[],
+  on: string,
+): boolean {
+  if (treatment === undefined || on < treatment.startedOn) return false;
+  // What has a window and is no trouble is the follow-up of a course.
+  return on <= treatment.followUpOn || findings.some((f) => f.giveDays !== null && f.trouble === null);
 }
 
 /** What steps took by anybody's usual pace: who is slow by nature does not make the work longer. */

@@ -230,6 +230,21 @@ describe("a course of treatment that began on a visit", () => {
     const then = await planOf(businessId, { ...now, visitId: second?.visit.id ?? "", on: addDays(now.on, 3) });
     expect(then.plan.steps.map((s) => s.id)).toContain("course:dose:2");
     expect(then.input.site.hygieneLast).toBe(true);
+    // Once its days are over it stays the last of the day until somebody has answered the follow-up.
+    const after = async () => {
+      const [visit] = await visitsOf(businessId, "Town Museum", addDays(now.on, 10));
+      return (await planOf(businessId, visit ?? expect.fail("no visit afterwards"))).input.site.hygieneLast;
+    };
+    expect(await after()).toBe(true);
+    await db()
+      .update(finding)
+      .set({ state: "fixed" })
+      .where(eq(finding.id, looks[0]?.id ?? ""));
+    expect(await after()).toBe(false);
+    await db()
+      .update(finding)
+      .set({ state: "carried" })
+      .where(eq(finding.id, looks[0]?.id ?? ""));
     await phone.say({ type: "correct", why: "Only looked at the bottle", change: { type: "treat-back", id } });
     expect((await factsOf(now.tankId))?.treatment).toEqual(before);
     expect(await findingsOf(now.visitId)).toEqual([]);

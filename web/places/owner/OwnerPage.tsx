@@ -1,4 +1,5 @@
 import { civilOf } from "@keel-round/core/calendar";
+import { CoursePart } from "./CoursePart";
 import { LettersPart } from "./LettersPart";
 import { ListPart } from "./ListPart";
 import { NextPart } from "./NextPart";
@@ -37,6 +38,7 @@ function Page({ part, zone }: { part: Part; zone: string }) {
           <main>
             <TankPart part={part} />
             <NextPart part={part} />
+            <CoursePart part={part} />
             <ListPart part={part} />
             <LettersPart part={part} />
             <ProposalsPart part={part} zoneDay={zoneDay} />
