@@ -39,7 +39,11 @@ export default defineConfig({
         extends: true,
         test: {
           name: "data",
-          include: ["web/{data,jobs}/**/*.test.{ts,tsx}", "stand-ins/src/**/*.test.ts", "tools/**/*.test.{ts,tsx}"],
+          include: [
+            "web/{data,jobs,observe}/**/*.test.{ts,tsx}",
+            "stand-ins/src/**/*.test.ts",
+            "tools/**/*.test.{ts,tsx}",
+          ],
           globalSetup: ["tools/testing/database.ts"],
           setupFiles: ["tools/testing/ownWorker.ts"],
           // Loading the application anew for each file took longer than most of them; `ownWorker` keeps their data apart.

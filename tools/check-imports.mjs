@@ -15,6 +15,7 @@ function cruise() {
       "web/device",
       "web/data",
       "web/jobs",
+      "web/observe",
       "--config",
       ".dependency-cruiser.cjs",
       "--output-type",

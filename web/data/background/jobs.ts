@@ -30,6 +30,30 @@ const MOST_ATTEMPTS: Readonly<Record<JobKind, number>> = {
   order: 300,
 };
 
+/** Work of one kind that waits, that was given up, and how long the oldest has been due, s. */
+export interface QueueState {
+  readonly kind: JobKind;
+  readonly waiting: number;
+  readonly givenUp: number;
+  readonly oldestS: number;
+}
+
+/** What waits in the queue of the whole installation. */
+export async function queueState(): Promise<QueueState[]> {
+  const rows = await db()
+    .select({
+      kind: job.kind,
+      waiting: sql<number>`sum(${job.failedAt} is null)`.mapWith(Number),
+      givenUp: sql<number>`sum(${job.failedAt} is not null)`.mapWith(Number),
+      oldestS: sql<number>`coalesce(max(case when ${job.failedAt} is null
+        then greatest(0, timestampdiff(second, ${job.runAt}, ${NOW})) end), 0)`.mapWith(Number),
+    })
+    .from(job)
+    .where(isNull(job.doneAt))
+    .groupBy(job.kind);
+  return rows;
+}
+
 /** Claims the next job that is due, by a conditional update; null if there is none or another process was quicker. */
 export async function claimJob(owner: string): Promise<Job | null> {
   const free = and(

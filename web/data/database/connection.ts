@@ -66,6 +66,15 @@ export function db(): Database {
   return opened.database;
 }
 
+/** Connections of this process by what they do, and who waits for one; the driver keeps them in lists of its own. */
+export function poolState(): { readonly busy: number; readonly free: number; readonly waiting: number } {
+  const lists = opened?.pool.pool as unknown as
+    | Readonly<Record<"_allConnections" | "_freeConnections" | "_connectionQueue", { readonly length: number }>>
+    | undefined;
+  const free = lists?._freeConnections.length ?? 0;
+  return { busy: (lists?._allConnections.length ?? 0) - free, free, waiting: lists?._connectionQueue.length ?? 0 };
+}
+
 /** Lets go of the database; what is asked of it afterwards opens it anew, at the address of then. */
 export async function closeDatabase(): Promise<void> {
   const pool = opened?.pool;
