@@ -77,7 +77,16 @@ for (const [who, units, which] of PERSONS.slice(0, WALKED))
       .evaluateAll((links) => links.map((l) => l.getAttribute("href") ?? ""));
     const tanks = [...new Set(hrefs)].filter((_, i) => i % 9 === 0).slice(0, which === "all" ? 2 : 1);
     for (const tank of tanks) for (const tab of TABS[which]) await see(`${tank}?tab=${tab}`, `tank ${tab}`);
-    for (const path of ["/water", "/water/mixing", "/water/doses", "/tanks/new", "/desk/firm", "/desk/upkeep"])
+    for (const path of [
+      "/water",
+      "/water/mixing",
+      "/water/doses",
+      "/tanks/new",
+      "/desk/firm",
+      "/desk/upkeep",
+      "/stores",
+      "/stores/orders",
+    ])
       await see(path);
     const ids = tanks.map((t) => t.match(/[0-9a-f-]{36}/)?.[0] ?? "");
     for (const id of ids) {

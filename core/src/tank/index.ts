@@ -11,7 +11,6 @@ export {
   isSalt,
   type Landmark,
   type Practice,
-  REMEDY_UNITS,
   type RefillPump,
   type RemedyUnit,
   type StandingException,

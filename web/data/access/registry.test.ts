@@ -320,6 +320,7 @@ describe("the registry", () => {
       "roads.save",
       "stores.keep",
       "stores.orders",
+      "stores.stock",
       "upkeep.lay",
       "weeks.version",
     ]);

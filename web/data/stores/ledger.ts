@@ -108,7 +108,7 @@ export async function stocks(q: Queries, businessId: string): Promise<Map<string
 }
 
 /** A row as the core knows it. */
-export const asMove = (m: typeof storeMove.$inferSelect): StoreMove => ({
+const asMove = (m: typeof storeMove.$inferSelect): StoreMove => ({
   ...{ id: m.id, kind: m.kind, place: m.place, amount: m.amount, planned: m.planned },
   ...{ atMs: m.at.getTime(), on: m.onDate, lot: m.lot, expiresOn: m.expiresOn },
 });

@@ -142,7 +142,7 @@ function sumUp(items: readonly StoreItem[], uses: readonly DatedUse[]) {
 }
 
 /** Orders that have not come. */
-export function openOrders(q: Queries, businessId: string) {
+function openOrders(q: Queries, businessId: string) {
   return q
     .select()
     .from(storeOrder)
@@ -166,7 +166,7 @@ export async function loadBarrels(q: Queries, businessId: string): Promise<Barre
 }
 
 /** Who drives a van. */
-export const loadVans = (q: Queries, businessId: string) =>
+const loadVans = (q: Queries, businessId: string) =>
   q
     .select({ id: person.id, name: person.name })
     .from(person)

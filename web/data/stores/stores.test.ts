@@ -21,6 +21,7 @@ import { addMove, ledgerOf, takeBackMove } from "./moves";
 import { endOrder, order, orderMail, ordersCsv, proposedOrders, recentOrders } from "./orders";
 import { loadStores } from "./overview";
 import { shelfFor } from "./shelf";
+import { stockCsv } from "./stockCsv";
 
 let ines: Scope;
 let maud: Scope;
@@ -275,6 +276,15 @@ describe("the stores of a day", () => {
     await keepItem(ines, { name: missing.name, unit: missing.unit }, when);
     expect((await loadStores(maud, when.today)).unkept.map((u) => u.name)).not.toContain(missing.name);
     await expect(loadStores(owner, when.today)).rejects.toBeInstanceOf(Refused);
+  });
+  test("as a table: what lies where, in the item's own unit, with what expires first", async () => {
+    const csv = stockCsv(await loadStores(maud, when.today));
+    const [head, ...lines] = csv.replace("\ufeff", "").trim().split("\n");
+    expect(head).toMatch(/^Item,Kind,Unit,Base,Ines Calder's van,Tobiah Renn's van,In all,Never less than,Days left/);
+    const drops = lines.find((l) => l.startsWith("Alkalinity drops,"))?.split(",") ?? [];
+    expect(drops.slice(1, 8)).toEqual(["tests", "tests", "76", "20", "0", "96", "10"]);
+    expect(drops[13]).toBe("K 318");
+    expect(drops[12]).toMatch(/^\d{4}-\d{2}-\d{2}$/);
   });
   test("the phone of a technician knows its own van and the base", async () => {
     const shelf = await shelfFor(ines.businessId, ines.personId);

@@ -8,7 +8,7 @@ import { m, type PlainCode, say } from "@keel-round/core/say";
 import { inSentence } from "@keel-round/core/text";
 import { lookAgainOn, neverHere, type TroubleCode, troubleOf } from "@keel-round/core/trouble";
 import type { UnitPreference } from "@keel-round/core/units";
-import { memo, useRef, useState } from "react";
+import { memo, useDeferredValue, useRef, useState } from "react";
 import { Notice, QuietButton } from "@/kit/controls";
 import { B, Button, H2, Span } from "@/kit/elements";
 import { LookPicture } from "./LookPicture";
@@ -33,6 +33,8 @@ export function GuideView({ input, units, changedToday = false, footer, below, b
   const guide = useGuide(input, changedToday);
   const [chosen, setChosen] = useState<TroubleCode | null>(null);
   const open = guide.ranked.find((r) => r.trouble === chosen) ?? guide.ranked[0];
+  // What it is comes at once, what is done about it with the next frame: nobody reads the second before the first.
+  const told = useDeferredValue(open?.trouble ?? null);
   const said = (yes: boolean) =>
     (Object.entries(guide.answers) as [ClueCode, boolean][]).flatMap(([clue, is]) => (is === yes ? [clue] : []));
   return (
@@ -52,12 +54,8 @@ export function GuideView({ input, units, changedToday = false, footer, below, b
             />
           ))}
         </Box>
-        {open && (
-          <>
-            <WhatToDo trouble={open.trouble} input={input} units={units} />
-            {footer(open.trouble, said(true), said(false))}
-          </>
-        )}
+        {told && <WhatToDo trouble={told} input={input} units={units} />}
+        {told && footer(told, said(true), said(false))}
         {below}
       </Box>
       {bar?.(
@@ -228,7 +226,15 @@ function Question({ clue, guide, units }: { clue: ClueCode; guide: Guide; units:
 }
 
 /** Why it comes, what must not be done, when it is looked at again, and who is asked where a technician's knowledge ends. */
-function WhatToDo({ trouble, input, units }: { trouble: TroubleCode; input: PlanInput; units: UnitPreference }) {
+const WhatToDo = memo(function WhatToDo({
+  trouble,
+  input,
+  units,
+}: {
+  trouble: TroubleCode;
+  input: PlanInput;
+  units: UnitPreference;
+}) {
   const { refer, owner } = troubleOf(trouble);
   const words = (code: string) => say(m(code as PlainCode), units);
   const never = neverHere(trouble, input);
@@ -258,4 +264,4 @@ function WhatToDo({ trouble, input, units }: { trouble: TroubleCode; input: Plan
       <H2 className="sr-only">{words(`trouble.${trouble}`)}</H2>
     </Box>
   );
-}
+});

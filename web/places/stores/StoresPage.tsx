@@ -21,6 +21,13 @@ export function StoresPage({ stores, units }: { stores: Stores; units: UnitPrefe
         facts={`${kept.length} ${kept.length === 1 ? "item" : "items"}${short > 0 ? `, ${short} to order` : ""}`}
         actions={
           <>
+            {kept.length > 0 && (
+              <QuietButton asChild>
+                <A href="/api/export/stock" download>
+                  CSV
+                </A>
+              </QuietButton>
+            )}
             <QuietButton asChild>
               <AppLink href="/desk/item/new">New item</AppLink>
             </QuietButton>
