@@ -76,19 +76,7 @@ export function MoveForm({
         void send();
       }}
     >
-      <Flex gap="6px" wrap="wrap" my="12px" role="group" aria-label="What was done">
-        {KINDS.map(([id, label]) => (
-          <QuietButton
-            key={id}
-            type="button"
-            aria-pressed={kind === id}
-            _pressed={{ bg: "corallineWash", borderColor: "coralline" }}
-            onClick={() => setKind(id)}
-          >
-            {label}
-          </QuietButton>
-        ))}
-      </Flex>
+      <KindPick kind={kind} onChoose={setKind} />
       <Flex gap="12px" wrap="wrap">
         <PlaceField label={kind === "moved" ? "From" : "Where"} value={place} vans={vans} onChoose={setPlace} />
         {kind === "moved" && <PlaceField label="To" value={to} vans={vans} onChoose={setTo} error={fields.to?.[0]} />}
@@ -159,5 +147,24 @@ function PlaceField({
         </Choice>
       </FieldRow>
     </Box>
+  );
+}
+
+/** What was done with it. */
+function KindPick({ kind, onChoose }: { kind: Kind; onChoose: (kind: Kind) => void }) {
+  return (
+    <Flex gap="6px" wrap="wrap" my="12px" role="group" aria-label="What was done">
+      {KINDS.map(([id, label]) => (
+        <QuietButton
+          key={id}
+          type="button"
+          aria-pressed={kind === id}
+          _pressed={{ bg: "corallineWash", borderColor: "coralline" }}
+          onClick={() => onChoose(id)}
+        >
+          {label}
+        </QuietButton>
+      ))}
+    </Flex>
   );
 }

@@ -50,37 +50,15 @@ export function OrderForm({ proposal, units }: { proposal: Proposal; units: Unit
           </thead>
           <tbody>
             {lines.map((l) => (
-              <tr key={l.itemId} data-proposed={l.item.name}>
-                <Cell fontWeight="560">{l.item.name}</Cell>
-                <Cell fontFamily="mono" whiteSpace="nowrap">
-                  {sayAmount(l.stock, l.item.unit, units)}
-                  {l.onOrder > 0 && ` + ${sayAmount(l.onOrder, l.item.unit, units)}`}
-                </Cell>
-                <Cell>
-                  <Flex gap="8px" align="center">
-                    <TextInput
-                      w="90px"
-                      inputMode="decimal"
-                      aria-label={`${l.packs === null ? l.item.unit : "Packs"} of ${l.item.name}`}
-                      aria-invalid={wrong(l)}
-                      value={textOf(l)}
-                      onChange={(e) => setTyped({ ...typed, [l.itemId]: e.target.value })}
-                    />
-                    <Span color="soft" whiteSpace="nowrap">
-                      {l.packs === null ? l.item.unit : `of ${sayAmount(l.item.packAmount ?? 1, l.item.unit, units)}`}
-                    </Span>
-                  </Flex>
-                  {wrong(l) && (
-                    <Box role="alert" color="vermilion" fontSize="13.5px">
-                      Enter a number above 0, or nothing to leave it out.
-                    </Box>
-                  )}
-                </Cell>
-                <Cell fontFamily="mono" whiteSpace="nowrap">
-                  {amountOf(l) > 0 && sayAmount(amountOf(l), l.item.unit, units)}
-                </Cell>
-                <Cell color="soft">{whyText(l)}</Cell>
-              </tr>
+              <LineRow
+                key={l.itemId}
+                line={l}
+                text={textOf(l)}
+                amount={amountOf(l)}
+                wrong={wrong(l)}
+                units={units}
+                onType={(text) => setTyped({ ...typed, [l.itemId]: text })}
+              />
             ))}
           </tbody>
         </Table>
@@ -102,5 +80,56 @@ export function OrderForm({ proposal, units }: { proposal: Proposal; units: Unit
         {said}
       </Box>
     </Form>
+  );
+}
+
+/** One line: what there is, how much is ordered in packs or by itself, and what that comes to. */
+function LineRow({
+  line: l,
+  text,
+  amount,
+  wrong,
+  units,
+  onType,
+}: {
+  line: Line;
+  text: string;
+  amount: number;
+  wrong: boolean;
+  units: UnitPreference;
+  onType: (text: string) => void;
+}) {
+  return (
+    <tr data-proposed={l.item.name}>
+      <Cell fontWeight="560">{l.item.name}</Cell>
+      <Cell fontFamily="mono" whiteSpace="nowrap">
+        {sayAmount(l.stock, l.item.unit, units)}
+        {l.onOrder > 0 && ` + ${sayAmount(l.onOrder, l.item.unit, units)}`}
+      </Cell>
+      <Cell>
+        <Flex gap="8px" align="center">
+          <TextInput
+            w="90px"
+            inputMode="decimal"
+            aria-label={`${l.packs === null ? l.item.unit : "Packs"} of ${l.item.name}`}
+            aria-invalid={wrong}
+            value={text}
+            onChange={(e) => onType(e.target.value)}
+          />
+          <Span color="soft" whiteSpace="nowrap">
+            {l.packs === null ? l.item.unit : `of ${sayAmount(l.item.packAmount ?? 1, l.item.unit, units)}`}
+          </Span>
+        </Flex>
+        {wrong && (
+          <Box role="alert" color="vermilion" fontSize="13.5px">
+            Enter a number above 0, or nothing to leave it out.
+          </Box>
+        )}
+      </Cell>
+      <Cell fontFamily="mono" whiteSpace="nowrap">
+        {amount > 0 && sayAmount(amount, l.item.unit, units)}
+      </Cell>
+      <Cell color="soft">{whyText(l)}</Cell>
+    </tr>
   );
 }

@@ -12,7 +12,7 @@ import { textOf } from "@keel-round/core/say";
 import { litresText, type UnitPreference } from "@keel-round/core/units";
 import type { ReactNode } from "react";
 import { H2 } from "@/kit/elements";
-import { BarrelNote, figure, StoreNote } from "./StoreNote";
+import { barrelText, figure, fromText, ThingShort, WaterShort } from "./stored";
 import { TickLine } from "./TickLine";
 import { type Ticks, tickLoaded } from "./ticks";
 
@@ -44,12 +44,13 @@ export function LoadLines({
   onTicks: (ticks: Ticks) => void;
 }) {
   const taken = fromStores(list, shelf);
-  const line = (item: string, amount: string, by: string, below: ReactNode) => (
+  const line = (item: string, amount: string, by: string, from: string, below: ReactNode) => (
     <Box key={item}>
       <TickLine
         item={item}
         amount={amount}
         note={by}
+        from={from}
         on={ticks.loaded.includes(item)}
         onPress={() => onTicks(tickLoaded(ticks, item))}
       />
@@ -63,16 +64,16 @@ export function LoadLines({
       <Part title="From the barrels" empty={list.waters.length === 0}>
         {list.waters
           .filter((w) => w.kind !== "waste")
-          .map((w) =>
-            line(
+          .map((w) => {
+            const drawn = w.kind === "sea" ? null : fromBarrels(w, barrels);
+            return line(
               w.name || KIND[w.kind],
               litres(w.litres),
               forPlaces(w.by, litres),
-              w.kind === "sea" ? null : (
-                <BarrelNote drawn={fromBarrels(w, barrels)} units={units} salted={w.kind === "mix"} />
-              ),
-            ),
-          )}
+              barrelText(drawn, units),
+              <WaterShort drawn={drawn} units={units} salted={w.kind === "mix"} />,
+            );
+          })}
         {waste && (
           <Box py="8px" color="soft">
             {KIND.waste}: {litres(waste.litres)} come home, {forPlaces(waste.by, litres)}
@@ -85,7 +86,8 @@ export function LoadLines({
             a.item,
             `${figure(a.amount)} ${a.unit}`,
             forPlaces(a.by, (n) => `${figure(n)} ${a.unit}`),
-            <StoreNote taken={taken.get(a.item)} units={units} />,
+            fromText(taken.get(a.item), units),
+            <ThingShort taken={taken.get(a.item)} units={units} />,
           ),
         )}
       </Part>
@@ -99,7 +101,8 @@ export function LoadLines({
             t.item,
             inWords ? "" : amount,
             inWords ? `${amount}; ${places}` : places,
-            <StoreNote taken={taken.get(t.item)} units={units} />,
+            fromText(taken.get(t.item), units),
+            <ThingShort taken={taken.get(t.item)} units={units} />,
           );
         })}
       </Part>

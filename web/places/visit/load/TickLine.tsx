@@ -6,12 +6,15 @@ export function TickLine({
   item,
   amount,
   note,
+  from = "",
   on,
   onPress,
 }: {
   item: string;
   amount: string;
   note: string;
+  /** Where it is taken from. */
+  from?: string;
   on: boolean;
   onPress: () => void;
 }) {
@@ -47,6 +50,11 @@ export function TickLine({
           <Box fontSize="14.5px" color="soft">
             {note}
           </Box>
+          {from !== "" && (
+            <Box fontSize="14.5px" color="soft">
+              {from}
+            </Box>
+          )}
         </Box>
         <Span fontFamily="mono" fontSize="22px" fontWeight="600" whiteSpace="nowrap">
           {amount}
