@@ -34,7 +34,7 @@ export function GuideView({ input, units, changedToday = false, footer, below, b
   const [chosen, setChosen] = useState<TroubleCode | null>(null);
   const open = guide.ranked.find((r) => r.trouble === chosen) ?? guide.ranked[0];
   // What it is comes at once, what is done about it with the next frame: nobody reads the second before the first.
-  const told = useDeferredValue(open?.trouble ?? null);
+  const told = useDeferredValue(open?.trouble ?? null, null);
   const said = (yes: boolean) =>
     (Object.entries(guide.answers) as [ClueCode, boolean][]).flatMap(([clue, is]) => (is === yes ? [clue] : []));
   return (
@@ -144,6 +144,8 @@ function Row({
 }) {
   const words = (clue: ClueCode) => say(guide.words(clue), units);
   const against = ranked.cons[0];
+  // The order comes with the tap, its reasons with the next frame.
+  const detail = useDeferredValue(open ? ranked : null, null);
   return (
     <Box borderBottomWidth="1px" borderColor="rule" py="8px" data-trouble={ranked.trouble}>
       <Button
@@ -168,21 +170,38 @@ function Row({
           </Span>
         </Flex>
       </Button>
-      {open && (
-        <Box mt="2px" fontSize="16px">
-          {ranked.pros.slice(0, MOST_TOLD).map((clue) => (
-            <Evidence key={clue} sign="+" label="speaks for it">
-              {words(clue)}
-            </Evidence>
-          ))}
-          {ranked.cons.slice(0, MOST_TOLD).map((clue) => (
-            <Evidence key={clue} sign="−" label="speaks against it">
-              {words(clue)}
-            </Evidence>
-          ))}
-          {place === 1 && guide.next && <Question clue={guide.next} guide={guide} units={units} />}
-        </Box>
-      )}
+      {detail && <Reasons place={place} ranked={detail} guide={guide} units={units} words={words} />}
+    </Box>
+  );
+}
+
+/** What speaks for and against it, and the question that would tell most. */
+function Reasons({
+  place,
+  ranked,
+  guide,
+  units,
+  words,
+}: {
+  place: number;
+  ranked: Ranked;
+  guide: Guide;
+  units: UnitPreference;
+  words: (clue: ClueCode) => string;
+}) {
+  return (
+    <Box mt="2px" fontSize="16px">
+      {ranked.pros.slice(0, MOST_TOLD).map((clue) => (
+        <Evidence key={clue} sign="+" label="speaks for it">
+          {words(clue)}
+        </Evidence>
+      ))}
+      {ranked.cons.slice(0, MOST_TOLD).map((clue) => (
+        <Evidence key={clue} sign="−" label="speaks against it">
+          {words(clue)}
+        </Evidence>
+      ))}
+      {place === 1 && guide.next && <Question clue={guide.next} guide={guide} units={units} />}
     </Box>
   );
 }
