@@ -60,7 +60,7 @@ export interface BarrelLine {
 export interface Drawn {
   readonly barrels: readonly BarrelLine[];
   readonly holdsL: number;
-  /** So much more is needed than they hold, L. */
+  /** What they do not hold of it, L; 0 where they hold enough. */
   readonly shortL: number;
 }
 

@@ -5,9 +5,10 @@ import type { Scope } from "../access/scope";
 import type { When } from "../access/when";
 import { newId } from "../database/ids";
 import { inTransaction, type Queries } from "../database/transaction";
-import { deskChange, storeItem, storeMove } from "../schema";
+import { deskChange, storeItem, storeMove, storeOrder } from "../schema";
 import { stockNow } from "./ledger";
 import { alsoKnownAs } from "./names";
+import { openOrders } from "./overview";
 
 const id = z.uuid("Reload the page and try again.");
 export const MergeSchema = z.object({ itemId: id, intoId: id });
@@ -41,6 +42,7 @@ export async function mergeItems(
       .update(storeMove)
       .set({ itemId: into.id })
       .where(and(eq(storeMove.businessId, scope.businessId), eq(storeMove.itemId, item.id)));
+    await redirectOrders(tx, scope, item.id, into);
     await evenOut(tx, scope, into.id, before, { now, today });
     await alsoKnownAs(tx, scope.businessId, into.id, item.name, ...item.knownAs.map((k) => k.name));
     await tx
@@ -52,6 +54,18 @@ export async function mergeItems(
       ...{ entity: "item", entityId: item.id, field: "merged", old: item.name, new: into.name },
     });
   });
+}
+
+/** What is on its way of the one comes for the other: else it would be delivered into the archive. */
+async function redirectOrders(tx: Queries, scope: Scope, from: string, into: Row): Promise<void> {
+  for (const { id, lines } of await openOrders(tx, scope.businessId)) {
+    if (!lines.some((l) => l.itemId === from)) continue;
+    const redirected = lines.map((l) => (l.itemId === from ? { ...l, itemId: into.id, name: into.name } : l));
+    await tx
+      .update(storeOrder)
+      .set({ lines: redirected })
+      .where(and(eq(storeOrder.businessId, scope.businessId), eq(storeOrder.id, id)));
+  }
 }
 
 /** A count of the one said nothing of the other: what lay there of both lies there still. */

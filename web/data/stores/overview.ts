@@ -142,7 +142,7 @@ function sumUp(items: readonly StoreItem[], uses: readonly DatedUse[]) {
 }
 
 /** Orders that have not come. */
-function openOrders(q: Queries, businessId: string) {
+export function openOrders(q: Queries, businessId: string) {
   return q
     .select()
     .from(storeOrder)

@@ -325,6 +325,14 @@ describe("orders", () => {
     await expect(endOrder(maud, { orderId: id, came: true }, later())).rejects.toMatchObject({ code: "ended" });
     expect((await recentOrders(maud))[0]).toMatchObject({ by: "Ines Calder" });
   });
+  test("what is on its way of an item that is made one with another is delivered to that", async () => {
+    const [a, b] = [await item("Sponge", { unit: "pieces" }), await item("Sponges", { unit: "pieces" })];
+    const { id } = await order(ines, { supplier: "", email: "", lines: [{ itemId: a, amount: 4 }] }, later());
+    await mergeItems(ines, { itemId: a, intoId: b }, later());
+    expect((await loadStores(ines, when.today)).kept.find((k) => k.item.id === b)?.onOrder).toBe(4);
+    await endOrder(ines, { orderId: id, came: true }, later());
+    expect([await at(a), await at(b)]).toEqual([0, 4]);
+  });
   test("one that was cancelled before its mail left is not mailed, and is proposed again", async () => {
     const itemId = await item("Resin beads", { minimum: 100, supplier: "Harbour Trade" });
     const { id } = await order(
