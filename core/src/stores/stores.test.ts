@@ -277,6 +277,16 @@ describe("what a visit takes", () => {
       { type: "litres", inL: (itsPlan.water.pourL?.value ?? 0) * 0.75 },
       { type: "reading", id: "r", parameter: "nitrate", text: "20", unit: "mg/L", method: "liquid kit", kit },
       { type: "reading", id: "s", parameter: "ph", text: "7.2", unit: "", method: "liquid kit" },
+      // A meter is read and nothing of it is used up.
+      {
+        type: "reading",
+        id: "m",
+        parameter: "ph",
+        text: "7.3",
+        unit: "",
+        method: "meter",
+        kit: { ...kit, name: "pH meter" },
+      },
       {
         ...{ type: "dose", parameter: "alkalinity", product: kit.id, name: "Buffer powder" },
         ...{ amount: 12, unit: "g", perUnit: 0.1 },

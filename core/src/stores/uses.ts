@@ -62,6 +62,12 @@ export function pouredUses(plan: Poured, input: Water & Pick<PlanInput, "facts" 
   return [...poured, ...topUp, ...corrected(plan), ...doses.map(({ on: _, ...use }) => use)];
 }
 
+/** Ways of measuring that use something up; a meter reads again and again. */
+const USED_UP: readonly string[] = ["strip", "liquid kit", "photometer"];
+
+const testOf = (name: string, method: string): Use[] =>
+  USED_UP.includes(method) ? [{ name, unit: "tests", amount: 1 }] : [];
+
 /** A test for each reading that a plan asks for, with the kit that it is usually made with. */
 function plannedTests(
   plan: VisitPlan,
@@ -70,8 +76,8 @@ function plannedTests(
   const tests = plan.steps.flatMap((s) => (s.enters ?? []).flatMap((e) => ("reading" in e ? [e.reading] : [])));
   return tests.flatMap((parameter): Use[] => {
     const last = readings.filter((r) => r.parameter === parameter && r.kit !== undefined).at(-1)?.kit;
-    const kit = usualKit(kits ?? [], parameter, facts.practice, last)?.kit;
-    return kit ? [{ name: kit.name, unit: "tests", amount: 1 }] : [];
+    const usual = usualKit(kits ?? [], parameter, facts.practice, last);
+    return usual ? testOf(usual.kit.name, usual.method) : [];
   });
 }
 
@@ -109,7 +115,7 @@ export function loggedUses(visit: DoneVisit): Use[] {
     ...(plan ? pouredByLog(visit, plan) : []),
     ...state.doses.map((d): Use => ({ name: d.name, unit: d.unit, amount: d.amount })),
     ...dosesOfCourse(visit),
-    ...state.readings.flatMap((r): Use[] => (r.kit ? [{ name: r.kit.name, unit: "tests", amount: 1 }] : [])),
+    ...state.readings.flatMap((r): Use[] => (r.kit ? testOf(r.kit.name, r.method) : [])),
     ...(plan?.steps ?? []).filter((s) => s.id in state.ticked).flatMap(usedUp),
   ].filter((u) => u.amount > 0);
 }
