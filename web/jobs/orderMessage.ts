@@ -1,11 +1,10 @@
 import { civilOf } from "@keel-round/core/calendar";
+import { fileFigure } from "@keel-round/core/stores";
 import { guardText } from "@keel-round/core/transfer";
 import { stringify } from "csv-stringify/sync";
 import type { orderMail } from "@/data/stores/orders";
 
 type Mail = NonNullable<Awaited<ReturnType<typeof orderMail>>>;
-
-const plain = (x: number) => String(Number(x.toFixed(2)));
 
 /** The mail that orders from a supplier, with its lines as a table besides. */
 export function orderMessage({ order, by, business }: Mail) {
@@ -21,8 +20,8 @@ export function orderMessage({ order, by, business }: Mail) {
       order.lines
         .map((l) =>
           l.packs === null
-            ? `${l.name}: ${plain(l.amount)} ${l.unit}`
-            : `${l.name}: ${plain(l.packs)} × ${plain(l.packAmount ?? 1)} ${l.unit}`,
+            ? `${l.name}: ${fileFigure(l.amount)} ${l.unit}`
+            : `${l.name}: ${fileFigure(l.packs)} × ${fileFigure(l.packAmount ?? 1)} ${l.unit}`,
         )
         .join("\n"),
       [by, business.name, business.phone].filter((line) => line !== "").join("\n"),
@@ -34,8 +33,8 @@ export function orderMessage({ order, by, business }: Mail) {
         content: `\ufeff${stringify([
           ["Item", "Packs", "In a pack", "Amount", "Unit"],
           ...order.lines.map((l) => [
-            ...[guardText(l.name), l.packs === null ? "" : plain(l.packs)],
-            ...[l.packAmount === null ? "" : plain(l.packAmount), plain(l.amount), l.unit],
+            ...[guardText(l.name), l.packs === null ? "" : fileFigure(l.packs)],
+            ...[l.packAmount === null ? "" : fileFigure(l.packAmount), fileFigure(l.amount), l.unit],
           ]),
         ])}`,
       },

@@ -13,7 +13,7 @@ export {
   stockOf,
 } from "./ledger.ts";
 export { bySupplier, type OrderLine, orderOf } from "./order.ts";
-export { sayAmount } from "./sayAmount.ts";
+export { fileFigure, sayAmount } from "./sayAmount.ts";
 export {
   amountOf,
   comingUses,

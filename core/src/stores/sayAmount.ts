@@ -26,3 +26,6 @@ export function sayAmount(amount: number, unit: StoreUnit, units: UnitPreference
   const shown = figure(amount);
   return `${shown} ${shown === "1" ? (ONE[unit] ?? unit) : unit}`;
 }
+
+/** A figure of a file: to the hundredth, and no more decimals than it has. */
+export const fileFigure = (amount: number): string => String(Number(amount.toFixed(2)));

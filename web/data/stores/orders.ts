@@ -1,4 +1,4 @@
-import { bySupplier, type OrderLine } from "@keel-round/core/stores";
+import { bySupplier, fileFigure, type OrderLine } from "@keel-round/core/stores";
 import { guardText } from "@keel-round/core/transfer";
 import { stringify } from "csv-stringify/sync";
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
@@ -42,7 +42,6 @@ export async function proposedOrders(scope: Scope, today: string): Promise<Propo
 }
 
 const HEADINGS = ["Supplier", "Item", "Packs", "In a pack", "Amount", "Unit", "In store", "On order"];
-const plain = (x: number) => String(Number(x.toFixed(2)));
 
 /** The proposed orders as a table. */
 export function ordersCsv(proposals: readonly Proposal[]): string {
@@ -50,11 +49,11 @@ export function ordersCsv(proposals: readonly Proposal[]): string {
     lines.map(({ item, packs, amount, stock, onOrder }) => [
       ...[guardText(supplier), guardText(item.name), packs === null ? "" : String(packs)],
       ...[
-        item.packAmount === null ? "" : plain(item.packAmount),
-        plain(amount),
+        item.packAmount === null ? "" : fileFigure(item.packAmount),
+        fileFigure(amount),
         item.unit,
-        plain(stock),
-        plain(onOrder),
+        fileFigure(stock),
+        fileFigure(onOrder),
       ],
     ]),
   );

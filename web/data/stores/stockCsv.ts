@@ -1,9 +1,9 @@
-import { placeKey } from "@keel-round/core/stores";
+import { fileFigure, placeKey } from "@keel-round/core/stores";
 import { guardText } from "@keel-round/core/transfer";
 import { stringify } from "csv-stringify/sync";
 import type { Stores } from "./overview";
 
-const plain = (x: number | null): string => (x === null ? "" : String(Number(x.toFixed(2))));
+const plain = (x: number | null): string => (x === null ? "" : fileFigure(x));
 
 /** What lies where as a table: an item a line, the base and each van a column, in the item's own unit. */
 export function stockCsv({ kept, vans }: Stores): string {
