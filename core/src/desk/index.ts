@@ -31,6 +31,7 @@ export {
 } from "./firm.ts";
 export { missingSentence } from "./missing.ts";
 export { fieldOf, type RecordKind, recordKinds, usualValues } from "./records.ts";
+export { keptSince, type Retention, RetentionSchema, USUAL_RETENTION } from "./retention.ts";
 export {
   factsWith,
   JOB_COLUMNS,

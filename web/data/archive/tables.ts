@@ -33,6 +33,7 @@ export const ARCHIVED = {
   doser: t.doser,
   photo: t.photo,
   accessLook: t.accessLook,
+  audit: t.audit,
   task: t.task,
   deskChange: t.deskChange,
   series: t.series,
@@ -64,7 +65,7 @@ export const ARCHIVED_NAMES = Object.keys(ARCHIVED) as ArchivedName[];
 const LEFT_BEHIND: Readonly<Record<string, readonly string[]>> = {
   person: ["userId"],
   reading: ["importId"],
-  letter: ["tokenHash"],
+  letter: ["tokenHash", "tokenHashBefore"],
 };
 
 /** The columns of a table that an archive holds, in their order. */
@@ -129,6 +130,9 @@ export const BusinessSchema = z.strictObject({
   letterHour: z.number().int().min(0).max(23).nullable().default(null),
   /** Nor any before version 10 a mark. */
   mark: z.base64().nullable().default(null),
+  /** Nor any before version 11 these two. */
+  asksSecondFactor: z.boolean().default(false),
+  retention: z.json().default(null),
 });
 
 export const ARCHIVE_FORMAT = "keel-round-archive";
@@ -139,12 +143,17 @@ export const ARCHIVE_FORMAT = "keel-round-archive";
  * site's own dates, the litres of a van, messages about visits that were moved, and roads. 9: products, dosing pumps, doses, kits, what a reading was made
  * with, and what stood there before it was corrected; what goes to and fro with owners, and letters that were worded anew. 10: reports
  * among the letters, the firm's mark, how a client is written to, what was done about a loss, and who agreed that a picture is shown,
- * troubles that are looked at again, remedies, and the stores.
+ * troubles that are looked at again, remedies, and the stores. 11: who came in and took data out, how long that is kept, and whose
+ * name was erased.
  */
-export const ARCHIVE_VERSION = 10;
+export const ARCHIVE_VERSION = 11;
+
+/** That somebody's name can be erased came with version 11. */
+const UNERASED = { person: { erasedAt: null } };
 
 /** Reports, remedies, how a client is written to, and whether a picture may be shown came with version 10. */
 const UNREPORTED = {
+  ...UNERASED,
   letter: { fromOn: null, untilOn: null, returnedAt: null, report: null },
   client: { letterWay: "as-firm", locale: "en-GB" },
   animalEvent: { remedy: "" },
@@ -171,7 +180,7 @@ const UNLOCKED = { locked: false };
 const UNDATED = {
   stop: UNLOCKED,
   site: { dates: [], busy: [], holidays: null },
-  person: { vanL: null, vanBarrels: null },
+  person: { ...UNERASED.person, vanL: null, vanBarrels: null },
 };
 
 /** Days of work and what somebody does came with version 7. */
@@ -233,6 +242,7 @@ export const UPCASTS: Readonly<Record<number, Partial<Record<ArchivedName, Upcas
   7: { ...UNWORDED, ...UNDATED, reading: UNKITTED },
   8: { ...UNWORDED, reading: UNKITTED },
   9: UNREPORTED,
+  10: UNERASED,
 };
 
 const PRACTICE_VERSION = 6;

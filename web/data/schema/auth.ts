@@ -8,6 +8,8 @@ export const user = mysqlTable("user", {
   email: varchar("email", { length: 190 }).notNull().unique(),
   emailVerified: boolean("email_verified").notNull().default(false),
   image: text("image"),
+  /** Signs in with a code of their authenticator app as well. */
+  twoFactorEnabled: boolean("two_factor_enabled").notNull().default(false),
   createdAt: instant("created_at").notNull(),
   updatedAt: instant("updated_at").notNull(),
 });
@@ -24,10 +26,53 @@ export const session = mysqlTable(
     ipAddress: varchar("ip_address", { length: 64 }),
     userAgent: text("user_agent"),
     activeOrganizationId: uuid("active_organization_id"),
+    /** It was opened with a code of an app, a recovery code or a passkey, not by a password alone. */
+    secondFactor: boolean("second_factor").notNull().default(false),
+    /** When whoever sits there last signed in anew within it. */
+    provenAt: instant("proven_at"),
     createdAt: instant("created_at").notNull(),
     updatedAt: instant("updated_at").notNull(),
   },
   (t) => [index("session_user_ix").on(t.userId)],
+);
+
+/** What an authenticator app and recovery codes are checked against, sealed by the sign-in library. */
+export const twoFactor = mysqlTable(
+  "two_factor",
+  {
+    id: uuid("id").primaryKey(),
+    userId: uuid("user_id")
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
+    secret: text("secret").notNull(),
+    backupCodes: text("backup_codes").notNull(),
+    /** A code of it was entered once: until then it is not asked for. */
+    verified: boolean("verified").notNull().default(false),
+    failedVerificationCount: int("failed_verification_count").notNull().default(0),
+    lockedUntil: instant("locked_until"),
+  },
+  (t) => [uniqueIndex("two_factor_user_uq").on(t.userId)],
+);
+
+/** A key that a device or a password safe holds: it signs in by itself. */
+export const passkey = mysqlTable(
+  "passkey",
+  {
+    id: uuid("id").primaryKey(),
+    userId: uuid("user_id")
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
+    name: varchar("name", { length: 120 }),
+    publicKey: text("public_key").notNull(),
+    credentialID: varchar("credential_id", { length: 700 }).notNull().unique(),
+    counter: bigint("counter", { mode: "number" }).notNull(),
+    deviceType: varchar("device_type", { length: 40 }).notNull(),
+    backedUp: boolean("backed_up").notNull(),
+    transports: varchar("transports", { length: 190 }),
+    aaguid: varchar("aaguid", { length: 60 }),
+    createdAt: instant("created_at"),
+  },
+  (t) => [index("passkey_user_ix").on(t.userId)],
 );
 
 export const account = mysqlTable(

@@ -1,4 +1,4 @@
-import type { Windows } from "@keel-round/core/desk";
+import type { Retention, Windows } from "@keel-round/core/desk";
 import type { DailyLimits, SourceFacts } from "@keel-round/core/given";
 import type { Phrase, Voice } from "@keel-round/core/letter";
 import type { Cadence, FirmJob, Pin } from "@keel-round/core/programme";
@@ -68,6 +68,10 @@ export const business = mysqlTable("business", {
   letterHour: int("letter_hour"),
   /** What a settled round is weighed by, where the firm has set it. */
   weights: json("weights").$type<Partial<Weights> | null>(),
+  /** Everybody who works here signs in with a second factor. */
+  asksSecondFactor: boolean("asks_second_factor").notNull().default(false),
+  /** How long what is kept about people is kept; null for the usual times. */
+  retention: json("retention").$type<Retention | null>(),
 });
 
 /** A phrase of the firm's own. */
@@ -147,6 +151,8 @@ export const person = mysqlTable(
     knows: json("knows").$type<readonly Knows[] | null>(),
     /** When they left the firm. Their name stays on what they did. */
     leftAt: instant("left_at"),
+    /** When their name and words were erased; what they measured and did stays. */
+    erasedAt: instant("erased_at"),
   },
   (t) => [
     primaryKey({ columns: [t.id] }),

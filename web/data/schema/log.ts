@@ -322,6 +322,8 @@ export const letter = mysqlTable(
     pdf: mediumblob("pdf"),
     /** SHA-256 of the link's token. The token is derived from the server's secret and kept nowhere. */
     tokenHash: varchar("token_hash", { length: 64 }).notNull().unique(),
+    /** Of the link under the secret before the one of today: what was mailed with it goes on working. */
+    tokenHashBefore: varchar("token_hash_before", { length: 64 }).unique(),
     revokedAt: instant("revoked_at"),
     createdAt: instant("created_at").notNull(),
     queuedAt: instant("queued_at"),
