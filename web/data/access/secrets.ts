@@ -1,14 +1,11 @@
 import { createCipheriv, createDecipheriv, hkdfSync, randomBytes, scryptSync } from "node:crypto";
 import { Refused } from "./define";
+import { ownSecrets } from "./key";
 
 const NONCE_BYTES = 12;
 const TAG_BYTES = 16;
 
-function key(): Buffer {
-  const secret = process.env.BETTER_AUTH_SECRET;
-  if (!secret) throw new Error("BETTER_AUTH_SECRET is not set.");
-  return Buffer.from(hkdfSync("sha256", secret, "", "site access codes", 32));
-}
+const keyFor = (secret: string): Buffer => Buffer.from(hkdfSync("sha256", secret, "", "site access codes", 32));
 
 function seal(text: string, secret: Buffer, bound: string): string {
   const nonce = randomBytes(NONCE_BYTES);
@@ -26,14 +23,22 @@ function open(sealed: string, secret: Buffer, bound: string): string {
 }
 
 /** A text that only this installation can read again: AES-256-GCM, bound to the row it belongs to. */
-export const encrypt = (text: string, rowId: string): string => seal(text, key(), rowId);
+export const encrypt = (text: string, rowId: string): string => seal(text, keyFor(ownSecrets()[0]), rowId);
 
 /**
- * The inverse of `encrypt`.
+ * The inverse of `encrypt`, under the secret of today or the one before it.
  *
- * @throws if the text was altered, moved to another row, or encrypted under another secret.
+ * @throws if the text was altered, moved to another row, or encrypted under yet another secret.
  */
-export const decrypt = (sealed: string, rowId: string): string => open(sealed, key(), rowId);
+export function decrypt(sealed: string, rowId: string): string {
+  const [today, before] = ownSecrets();
+  try {
+    return open(sealed, keyFor(today), rowId);
+  } catch (error) {
+    if (before === undefined) throw error;
+    return open(sealed, keyFor(before), rowId);
+  }
+}
 
 /** Key of a passphrase: scrypt with Node's own cost, kept for the last one asked since it is slow on purpose. */
 let derived: { readonly of: string; readonly key: Buffer } | null = null;

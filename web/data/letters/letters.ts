@@ -1,4 +1,4 @@
-import { createHash, createHmac } from "node:crypto";
+import { createHash } from "node:crypto";
 import { clockText, longDate, MINUTES_A_DAY } from "@keel-round/core/calendar";
 import { conditionOf, programmeOn } from "@keel-round/core/given";
 import {
@@ -17,8 +17,9 @@ import {
 import { say } from "@keel-round/core/say";
 import { METRIC, type Parameter, unitsOfLocale } from "@keel-round/core/units";
 import { visitState } from "@keel-round/core/visit";
-import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, max, ne, or } from "drizzle-orm";
 import { notFound } from "../access/define";
+import { derivedToken } from "../access/key";
 import type { Scope } from "../access/scope";
 import { clientsInSight, inSight } from "../access/sight";
 import { db } from "../database/connection";
@@ -30,16 +31,8 @@ import { loadRound } from "../round/round";
 import { business, client, letter, person, reading, site, stop, visit } from "../schema";
 import { appliedOps } from "../visit/operations";
 
-function secret(): string {
-  const value = process.env.BETTER_AUTH_SECRET;
-  if (!value) throw new Error("BETTER_AUTH_SECRET is not set.");
-  return value;
-}
-
 /** The unguessable part of a letter's link. Derived, so that it is stored nowhere. */
-export function letterToken(letterId: string): string {
-  return createHmac("sha256", secret()).update(`letter:${letterId}`).digest("base64url");
-}
+export const letterToken = (letterId: string): string => derivedToken(`letter:${letterId}`);
 
 /** What is kept of a letter's link. */
 export const letterTokenHash = (letterId: string): string => hashOf(letterToken(letterId));
@@ -228,7 +221,7 @@ export async function letterByToken(token: string, now = new Date()): Promise<ty
     .select({ letter, days: business.letterDays })
     .from(letter)
     .innerJoin(business, eq(business.id, letter.businessId))
-    .where(eq(letter.tokenHash, hashOf(token)));
+    .where(or(eq(letter.tokenHash, hashOf(token)), eq(letter.tokenHashBefore, hashOf(token))));
   if (!row || row.letter.revokedAt) return null;
   const since = row.letter.sentAt ?? row.letter.createdAt;
   return now.getTime() - since.getTime() > row.days * DAY_MS ? null : row.letter;
