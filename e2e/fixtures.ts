@@ -18,11 +18,17 @@ interface Application {
   /** The stand-in for what rings browsers, and the certificate to trust it by. */
   readonly push: { readonly url: string; readonly ca: string };
   /** Who signed in before: one sign-in a person keeps the tests within the rate limit. */
-  readonly sessions: Map<Who, Awaited<ReturnType<BrowserContext["cookies"]>>>;
+  readonly sessions: Map<
+    Who,
+    { readonly since: number; readonly cookies: Awaited<ReturnType<BrowserContext["cookies"]>> }
+  >;
 }
 
 /** By how many days the journeys are taken ahead of today: the servers by libfaketime, the pages by `otherDay`. */
 const DAYS_AHEAD = Number(process.env.KEEL_ROUND_DAYS_AHEAD ?? 0);
+
+/** So long a sign-in is used again: less than the time after which one has to sign in once more before some pages. */
+const SIGNED_IN_MS = 20 * 60_000;
 
 /** Runs in a page before its own scripts: its clock is some days ahead, and goes on. */
 function otherDay(days: number): void {
@@ -153,8 +159,8 @@ export const test = base.extend<
       const login = logins.logins.find((l) => (who === "owner" ? l.role === "tankOwner" : l.name.startsWith(who)));
       if (!login || !baseURL) throw new Error(`Nobody called ${who}`);
       const known = application.sessions.get(who);
-      if (known && !fresh) {
-        await page.context().addCookies(known);
+      if (known && !fresh && Date.now() - known.since < SIGNED_IN_MS) {
+        await page.context().addCookies(known.cookies);
         return page;
       }
       // Through the library's own route, as the form does; the form itself has a test of its own.
@@ -163,7 +169,7 @@ export const test = base.extend<
         headers: { origin: baseURL },
       });
       expect(answer.ok()).toBe(true);
-      if (!fresh) application.sessions.set(who, await page.context().cookies());
+      if (!fresh) application.sessions.set(who, { since: Date.now(), cookies: await page.context().cookies() });
       return page;
     }),
 });

@@ -32,3 +32,10 @@ function installed(worker: ServiceWorker): Promise<void> {
     look();
   });
 }
+
+/** Signs out and goes to the sign-in; what is not on the server yet stays on the device. */
+export async function signOut(): Promise<void> {
+  await fetch("/api/auth/sign-out", { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
+  await forgetDevice();
+  window.location.assign("/sign-in");
+}

@@ -2,6 +2,9 @@ import { clockText, MINUTES_A_DAY } from "@keel-round/core/calendar";
 
 export { duration } from "@keel-round/core/calendar";
 
+/** Where something that needs the server was asked for without one. */
+export const NO_NETWORK_NOW = "There is no network. Try again in a moment.";
+
 /** Minutes of the day as a clock; past midnight it says so. */
 export function clock(minute: number): string {
   const m = Math.round(minute);

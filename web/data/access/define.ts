@@ -1,10 +1,14 @@
 import { z } from "zod";
+import { db } from "../database/connection";
 import { isBusy } from "../database/transaction";
 import { wellFormed } from "../database/wellFormed";
+import { addressOf } from "./address";
+import { requireRecent } from "./anew";
+import { noteAudit } from "./audit";
 import { readBytes } from "./body";
 import { plainError } from "./plainError";
 import { Refused } from "./refused";
-import { type Role, type Scope, scopeOf } from "./scope";
+import { enteredOf, type Role, type Scope, scopeOf } from "./scope";
 
 export { Refused } from "./refused";
 
@@ -73,7 +77,15 @@ export function everyDefinition(): readonly Registered[] {
   return [...registry.values()];
 }
 
-interface ActionDefinition<I, T> {
+/** What is asked of who comes, beside their role. */
+interface Asked {
+  /** Minutes within which they have to have shown who they are. */
+  readonly within?: number;
+  /** It is there as well for who still has to set up the second factor that their firm asks for. */
+  readonly beforeSecondFactor?: boolean;
+}
+
+interface ActionDefinition<I, T> extends Asked {
   readonly name: string;
   readonly roles: readonly Role[];
   readonly input: z.ZodType<I>;
@@ -89,7 +101,7 @@ export function defineAction<I, T>(definition: ActionDefinition<I, T>): (input: 
     try {
       // Imported here so that tests can load definitions outside a request.
       const { headers } = await import("next/headers");
-      const scope = await requireScope(await headers(), roles);
+      const scope = await requireScope(await headers(), roles, definition);
       const parsed = schema.safeParse(wellFormed(raw));
       if (!parsed.success) {
         const fields = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
@@ -122,7 +134,7 @@ function parsedBy<T>(schema: z.ZodType<T>, raw: unknown): T {
   return parsed.data;
 }
 
-interface RouteDefinition<P, B> {
+interface RouteDefinition<P, B> extends Asked {
   readonly name: string;
   readonly roles: readonly Role[];
   readonly params: z.ZodType<P>;
@@ -130,6 +142,8 @@ interface RouteDefinition<P, B> {
   readonly body?: z.ZodType<B>;
   readonly maxBytes?: number;
   readonly foreign?: (ids: ForeignIds) => { readonly params: P; readonly body?: B };
+  /** What of the firm leaves by it, as a phrase: it is written down before it does. */
+  readonly takesOut?: (params: P, request: Request) => string;
   readonly run: (
     scope: Scope,
     input: { readonly params: P; readonly body: B; readonly request: Request },
@@ -147,7 +161,7 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
   const { name, roles, params: paramsSchema, body: bodySchema, foreign, run } = definition;
   const made: Handler = async (request, context) => {
     try {
-      const scope = await requireScope(request.headers, roles);
+      const scope = await requireScope(request.headers, roles, definition);
       if (request.method !== "GET") requireSameOrigin(request);
       const params = paramsSchema.safeParse(await context.params);
       if (!params.success) throw notFound("thing");
@@ -155,6 +169,11 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
         ? await readBody(request, bodySchema, definition.maxBytes ?? DEFAULT_MAX_BYTES)
         : (undefined as B);
       const answer = await run(scope, { params: params.data, body, request });
+      const what = definition.takesOut?.(params.data, request);
+      if (what !== undefined) {
+        const address = addressOf(request.headers);
+        await noteAudit(db(), scope, { kind: "taken-out", what, address, at: new Date() });
+      }
       return answer instanceof Response ? answer : Response.json(answer, { headers: { "cache-control": "no-store" } });
     } catch (error) {
       return (definition.refused ?? problem)(refusalOf(error));
@@ -187,7 +206,7 @@ export function defineRoute<P, B = undefined>(definition: RouteDefinition<P, B>)
   return made;
 }
 
-interface FormDefinition<I> {
+interface FormDefinition<I> extends Asked {
   readonly name: string;
   readonly roles: readonly Role[];
   readonly input: z.ZodType<I>;
@@ -206,7 +225,7 @@ export function defineForm<I>(definition: FormDefinition<I>): Handler {
   const made: Handler = async (request) => {
     let [scope, form]: [Scope | null, FormData | null] = [null, null];
     try {
-      scope = await requireScope(request.headers, roles);
+      scope = await requireScope(request.headers, roles, definition);
       requireSameOrigin(request);
       form = await readForm(request, definition.maxBytes);
       const parsed = schema.safeParse(wellFormed(await definition.read(form)));
@@ -274,11 +293,14 @@ export function definePublicRoute<H>(name: string, _why: string, handler: H): H 
   return handler;
 }
 
-async function requireScope(headers: Headers, roles: readonly Role[]): Promise<Scope> {
-  const scope = await scopeOf(headers);
-  if (!scope) throw new Refused(401, "signed-out", "Sign in again; what you typed is still on this phone.");
-  if (!roles.includes(scope.role)) throw notFound("page");
-  return scope;
+async function requireScope(headers: Headers, roles: readonly Role[], asked: Asked): Promise<Scope> {
+  const entered = await enteredOf(headers);
+  if (!entered) throw new Refused(401, "signed-out", "Sign in again; what you typed is still on this phone.");
+  if (!roles.includes(entered.scope.role)) throw notFound("page");
+  if (entered.lacksSecondFactor && !asked.beforeSecondFactor)
+    throw new Refused(403, "second-factor", "Your firm asks for a second factor. Set one up, then do this again.");
+  if (asked.within !== undefined) requireRecent(entered, asked.within);
+  return entered.scope;
 }
 
 function requireSameOrigin(request: Request): void {
@@ -307,7 +329,8 @@ async function readBody<B>(request: Request, schema: z.ZodType<B>, maxBytes: num
   return parsed.data;
 }
 
-function problem(refused: Refused): Response {
+/** A refusal as an answer that programs read. */
+export function problem(refused: Refused): Response {
   return Response.json(
     { code: refused.code, message: refused.message, fields: refused.fields },
     { status: refused.status, headers: { "content-type": "application/problem+json", "cache-control": "no-store" } },

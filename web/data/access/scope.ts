@@ -25,22 +25,55 @@ export interface Scope {
   readonly units: UnitPreference;
 }
 
+/** Who asks, and how they came in. */
+export interface Entered {
+  readonly scope: Scope;
+  readonly sessionId: string;
+  readonly userId: string;
+  /** When they last showed who they are. */
+  readonly signedInAt: Date;
+  /** The firm asks everybody who works there for a second factor, and this sign-in had none. */
+  readonly lacksSecondFactor: boolean;
+}
+
+/** Who asks by a request's session and how they came in, or null if nobody is signed in. */
+export async function enteredOf(headers: Headers): Promise<Entered | null> {
+  const found = await sessionOf(headers);
+  const known = found && (await personOfUser(found.user.id));
+  if (!known) return null;
+  const { session } = found;
+  const signedInAt = session.provenAt && session.provenAt > session.createdAt ? session.provenAt : session.createdAt;
+  return {
+    scope: known.scope,
+    ...{ sessionId: session.id, userId: found.user.id, signedInAt },
+    lacksSecondFactor: known.asksSecondFactor && STAFF.includes(known.scope.role) && !session.secondFactor,
+  };
+}
+
 /** The scope of a request's session, or null if nobody is signed in. */
 export async function scopeOf(headers: Headers): Promise<Scope | null> {
-  const session = await sessionOf(headers);
-  return session ? scopeOfUser(session.user.id) : null;
+  return (await enteredOf(headers))?.scope ?? null;
 }
 
 /** The scope of a signed-in user: the business they are a person of. */
 export async function scopeOfUser(userId: string): Promise<Scope | null> {
+  return (await personOfUser(userId))?.scope ?? null;
+}
+
+async function personOfUser(userId: string): Promise<{ scope: Scope; asksSecondFactor: boolean } | null> {
   const [row] = await db()
-    .select({ person, businessName: business.name, zone: business.zone })
+    .select({
+      person,
+      businessName: business.name,
+      zone: business.zone,
+      asksSecondFactor: business.asksSecondFactor,
+    })
     .from(person)
     .innerJoin(business, eq(business.id, person.businessId))
     .where(and(eq(person.userId, userId)))
     .limit(1);
   if (!row) return null;
-  return {
+  const scope: Scope = {
     businessId: row.person.businessId,
     businessName: row.businessName,
     zone: row.zone,
@@ -50,4 +83,5 @@ export async function scopeOfUser(userId: string): Promise<Scope | null> {
     clientId: row.person.clientId,
     units: { ...METRIC, ...row.person.units },
   };
+  return { scope, asksSecondFactor: row.asksSecondFactor };
 }

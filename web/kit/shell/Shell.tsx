@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { AppLink } from "@/kit/AppLink";
 import { A, Header, Main, Nav, Path, Svg } from "@/kit/elements";
+import { AgainDialog } from "@/kit/entry/AgainDialog";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
 import { NavLink, type Place } from "./NavLink";
@@ -34,6 +35,7 @@ export function Shell({
   return (
     <Box minH="100dvh">
       <Keys />
+      <AgainDialog />
       <A
         href="#main"
         position="absolute"

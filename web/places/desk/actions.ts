@@ -3,6 +3,7 @@
 import { FirmSchema, type Values } from "@keel-round/core/desk";
 import { changeSchema, EntitySchema } from "@keel-round/core/desk/schema";
 import { z } from "zod";
+import { TODAY } from "@/data/access/anew";
 import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
@@ -114,6 +115,7 @@ export const undoAction = defineAction({
 export const lookAction = defineAction({
   name: "desk.look",
   roles: STAFF,
+  within: TODAY,
   input: z.object({ siteId: id }),
   foreign: (found) => ({ siteId: found.siteId }),
   run: (scope, input) => lookAtCodes(scope, input.siteId, whenOf(scope)),
@@ -123,6 +125,7 @@ export const lookAction = defineAction({
 export const setCodesAction = defineAction({
   name: "desk.set-codes",
   roles: ["office"],
+  within: TODAY,
   input: z.object({ siteId: id, codes: z.string().max(400, "At most 400 characters.") }),
   foreign: (found) => ({ siteId: found.siteId, codes: "x" }),
   run: (scope, input) => setCodes(scope, input.siteId, input.codes, whenOf(scope)),

@@ -4,11 +4,11 @@ import { PageTitle } from "@/kit/controls";
 import { H1 } from "@/kit/elements";
 import { Brand } from "@/kit/shell/Shell";
 
-/** A page before the sign-in: one narrow column under the mark. */
-export function EntryFrame({ title, children }: { title: string; children: ReactNode }) {
+/** A page before the sign-in: one column under the mark, narrow unless there is much in it. */
+export function EntryFrame({ title, wide = false, children }: { title: string; wide?: boolean; children: ReactNode }) {
   return (
     <Flex minH="100dvh" align="center" justify="center" px="18px">
-      <Box w="340px" maxW="100%">
+      <Box w={wide ? "680px" : "340px"} maxW="100%" py={wide ? "24px" : 0}>
         <Brand />
         <PageTitle>{title}</PageTitle>
         <H1 fontSize="25px" fontWeight="640" mt="18px" mb="16px">

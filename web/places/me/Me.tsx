@@ -5,7 +5,7 @@ import type { UnitPreference } from "@keel-round/core/units";
 import { useRouter } from "next/navigation";
 import { useTheme } from "next-themes";
 import { type ReactNode, useEffect, useState } from "react";
-import { forgetDevice, pendingCount } from "@/device/account";
+import { pendingCount, signOut } from "@/device/account";
 import { answered } from "@/kit/answered";
 import { Choice, FieldRow, Notice, PageHead, QuietButton, SubHead } from "@/kit/controls";
 import { Dd, Dl, Dt } from "@/kit/elements";
@@ -69,11 +69,6 @@ export function Me({
     if (!result.ok) setChosen(chosen);
     setMessage(result.ok ? "Saved." : result.message);
     router.refresh();
-  };
-  const signOut = async () => {
-    await fetch("/api/auth/sign-out", { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
-    await forgetDevice();
-    window.location.assign("/sign-in");
   };
   return (
     <Box>

@@ -6,6 +6,7 @@ import { AppLink } from "@/kit/AppLink";
 import { Notice, PageHead, SubHead } from "@/kit/controls";
 import { A, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
+import { AskForFactor } from "./AskForFactor";
 import { Invite } from "./Invite";
 import { PersonActions, RoleChoice } from "./PersonActions";
 import { WorkFacts } from "./WorkFacts";
@@ -20,6 +21,7 @@ export function PeoplePage({
   units,
   calendarOf,
   nav,
+  secondFactor,
 }: {
   people: readonly PersonLine[];
   orphans: readonly Orphan[];
@@ -30,6 +32,8 @@ export function PeoplePage({
   calendarOf: (personId: string) => React.ReactNode;
   /** The parts of the desk. */
   nav: React.ReactNode;
+  /** Whether the firm asks for a second factor, and who has one. */
+  secondFactor: { readonly asks: boolean; readonly has: ReadonlySet<string> };
 }) {
   const here = people.filter((p) => !p.left);
   const gone = people.filter((p) => p.left);
@@ -57,6 +61,11 @@ export function PeoplePage({
                   {p.role !== "tankOwner" && p.email && !p.hasPassword && (
                     <Box color="soft">invited; no password set yet</Box>
                   )}
+                  {p.role !== "tankOwner" && p.hasPassword && (
+                    <Box color={secondFactor.asks && !secondFactor.has.has(p.id) ? "vermilion" : "soft"}>
+                      {secondFactor.has.has(p.id) ? "with a second factor" : "no second factor"}
+                    </Box>
+                  )}
                 </Cell>
                 <Cell>
                   {p.role === "tankOwner" ? `${ROLE_NAME.tankOwner}: ${p.clientName ?? ""}` : <RoleChoice person={p} />}
@@ -64,7 +73,7 @@ export function PeoplePage({
                   {calendarOf(p.id)}
                 </Cell>
                 <Cell>
-                  <PersonActions person={p} isMe={p.id === me} />
+                  <PersonActions person={p} isMe={p.id === me} hasFactor={secondFactor.has.has(p.id)} />
                 </Cell>
               </tr>
             ))}
@@ -75,6 +84,13 @@ export function PeoplePage({
         <Box flex="1" minW="320px" maxW="560px">
           <SubHead>Add a person</SubHead>
           <Invite clients={clients} />
+          <Box mt="26px">
+            <SubHead>Second factor</SubHead>
+            <AskForFactor
+              asks={secondFactor.asks}
+              lacking={here.filter((p) => p.role !== "tankOwner" && !secondFactor.has.has(p.id)).length}
+            />
+          </Box>
         </Box>
         <Box w="340px">
           <SubHead>Who may do what</SubHead>

@@ -4,9 +4,10 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PersonLine } from "@/data/access/people";
+import { answered } from "@/kit/answered";
 import { Choice, Notice, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
-import { changeRoleAction, leaveAction, mailAgainAction } from "./actions";
+import { changeRoleAction, leaveAction, mailAgainAction, takeOffFactorsAction } from "./actions";
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
 type Work = Exclude<PersonLine["role"], "tankOwner">;
@@ -24,7 +25,7 @@ function useAct() {
   const [told, setTold] = useState<Told | null>(null);
   const run = async (asked: Promise<Answer>, done: string | null) => {
     setBusy(true);
-    const answer = await asked;
+    const answer = await answered(asked);
     setBusy(false);
     if (!answer.ok) setTold({ problem: true, says: answer.message });
     else setTold(done === null ? null : { problem: false, says: done });
@@ -64,47 +65,71 @@ export function RoleChoice({ person }: { person: PersonLine }) {
   );
 }
 
-/** Mails a person a way in, or marks them as left: asked twice, since their sign-ins end at once. */
-export function PersonActions({ person, isMe }: { person: PersonLine; isMe: boolean }) {
+/** Something that is asked twice before it is done. */
+function Twice({
+  first,
+  sure,
+  disabled,
+  onSure,
+}: {
+  first: string;
+  sure: string;
+  disabled: boolean;
+  onSure: () => void;
+}) {
+  const [asking, setAsking] = useState(false);
+  const small = { type: "button" as const, py: "5px", fontSize: "13.5px" };
+  if (!asking)
+    return (
+      <QuietButton {...small} disabled={disabled} onClick={() => setAsking(true)}>
+        {first}
+      </QuietButton>
+    );
+  return (
+    <>
+      <QuietButton {...small} borderColor="vermilion" disabled={disabled} onClick={onSure}>
+        {sure}
+      </QuietButton>
+      <QuietButton {...small} onClick={() => setAsking(false)}>
+        No
+      </QuietButton>
+    </>
+  );
+}
+
+/** Mails a person a way in, takes their second factor off, or marks them as left: what ends sign-ins at once is asked twice. */
+export function PersonActions({ person, isMe, hasFactor }: { person: PersonLine; isMe: boolean; hasFactor: boolean }) {
   const { disabled, told, run } = useAct();
-  const [leaving, setLeaving] = useState(false);
+  const { id: personId, email, name } = person;
   return (
     <Box>
       <Flex gap="8px" wrap="wrap" align="center" justify="flex-end">
-        {person.email && (
+        {email && (
           <QuietButton
             type="button"
             py="5px"
             fontSize="13.5px"
             disabled={disabled}
-            onClick={() =>
-              run(mailAgainAction({ personId: person.id }), `A way in is on its way to ${person.email ?? ""}.`)
-            }
+            onClick={() => run(mailAgainAction({ personId }), `A way in is on its way to ${email}.`)}
           >
             Mail a way in
           </QuietButton>
         )}
-        {!isMe && !leaving && (
-          <QuietButton type="button" py="5px" fontSize="13.5px" disabled={disabled} onClick={() => setLeaving(true)}>
-            Mark as left
-          </QuietButton>
+        {!isMe && hasFactor && (
+          <Twice
+            first="Take off the second factor"
+            sure={`Yes, ${name} has lost it`}
+            disabled={disabled}
+            onSure={() => run(takeOffFactorsAction({ personId }), "It is taken off, and their sign-ins have ended.")}
+          />
         )}
-        {leaving && (
-          <>
-            <QuietButton
-              type="button"
-              py="5px"
-              fontSize="13.5px"
-              borderColor="vermilion"
-              disabled={disabled}
-              onClick={() => run(leaveAction({ personId: person.id }), null)}
-            >
-              Yes, {person.name} has left
-            </QuietButton>
-            <QuietButton type="button" py="5px" fontSize="13.5px" onClick={() => setLeaving(false)}>
-              No
-            </QuietButton>
-          </>
+        {!isMe && (
+          <Twice
+            first="Mark as left"
+            sure={`Yes, ${name} has left`}
+            disabled={disabled}
+            onSure={() => run(leaveAction({ personId }), null)}
+          />
         )}
       </Flex>
       <Says told={told} />

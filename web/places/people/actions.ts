@@ -1,6 +1,8 @@
 "use server";
 
+import { LATELY } from "@/data/access/anew";
 import { defineAction } from "@/data/access/define";
+import { AskSchema, askForSecondFactor, takeOffFactors } from "@/data/access/factors";
 import {
   changeRole,
   InviteSchema,
@@ -17,6 +19,7 @@ import { saveWork, WorkSchema } from "@/data/firm/workFacts";
 export const inviteAction = defineAction({
   name: "people.invite",
   roles: ["office"],
+  within: LATELY,
   input: InviteSchema,
   foreign: (ids) => ({
     name: "X",
@@ -31,6 +34,7 @@ export const inviteAction = defineAction({
 export const mailAgainAction = defineAction({
   name: "people.mail-again",
   roles: ["office"],
+  within: LATELY,
   input: PersonSchema,
   foreign: (ids) => ({ personId: ids.personId }),
   run: (scope, input) => mailAgain(scope, input.personId),
@@ -40,6 +44,7 @@ export const mailAgainAction = defineAction({
 export const changeRoleAction = defineAction({
   name: "people.role",
   roles: ["office"],
+  within: LATELY,
   input: RoleSchema,
   foreign: (ids) => ({ personId: ids.personId, role: "office" as const }),
   run: changeRole,
@@ -49,6 +54,7 @@ export const changeRoleAction = defineAction({
 export const leaveAction = defineAction({
   name: "people.leave",
   roles: ["office"],
+  within: LATELY,
   input: PersonSchema,
   foreign: (ids) => ({ personId: ids.personId }),
   run: (scope, input) => leave(scope, input.personId, whenOf(scope)),
@@ -58,10 +64,30 @@ export const leaveAction = defineAction({
 export const saveWorkAction = defineAction({
   name: "people.work",
   roles: ["office"],
+  within: LATELY,
   input: WorkSchema,
   foreign: (ids) => ({
     ...{ personId: ids.personId, dayStartMinute: 390, dayEndMinute: 1020 },
     ...{ vanKg: 400, vanL: null, vanBarrels: null, workdays: [1], knows: null },
   }),
   run: (scope, input) => saveWork(scope, input, whenOf(scope)),
+});
+
+/** Asks everybody who works here for a second factor, or no longer. */
+export const askForSecondFactorAction = defineAction({
+  name: "people.ask-for-second-factor",
+  roles: ["office"],
+  within: LATELY,
+  input: AskSchema,
+  run: (scope, input) => askForSecondFactor(scope, input, whenOf(scope)),
+});
+
+/** Takes the second factors of somebody off who lost their phone. */
+export const takeOffFactorsAction = defineAction({
+  name: "people.take-off-factors",
+  roles: ["office"],
+  within: LATELY,
+  input: PersonSchema,
+  foreign: (ids) => ({ personId: ids.personId }),
+  run: (scope, input) => takeOffFactors(scope, input.personId, whenOf(scope)),
 });

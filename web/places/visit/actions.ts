@@ -1,6 +1,7 @@
 "use server";
 
 import { z } from "zod";
+import { TODAY } from "@/data/access/anew";
 import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { setVanKit, VanKitSchema } from "@/data/access/units";
@@ -30,6 +31,7 @@ export const afterwardsAction = defineAction({
 export const doorCodesAction = defineAction({
   name: "visit.door-codes",
   roles: STAFF,
+  within: TODAY,
   input: z.object({ siteId: z.uuid() }),
   foreign: (ids) => ({ siteId: ids.siteId }),
   run: (scope, input) => lookAtCodes(scope, input.siteId, whenOf(scope)),

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LATELY } from "@/data/access/anew";
 import { defineRoute, Refused } from "@/data/access/define";
 import { whenOf } from "@/data/access/when";
 import { readArchive } from "@/data/archive/read";
@@ -20,6 +21,7 @@ function passphraseOf(request: Request): string | null {
 export const POST = defineRoute({
   name: "archive.import",
   roles: ["office"],
+  within: LATELY,
   params: z.object({}).or(z.undefined()),
   run: async (scope, { request }) => {
     if (!request.body) throw new Refused(422, "not-whole", "The file is empty.");

@@ -3,7 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { answered } from "@/kit/answered";
+import { answered, askAgainIf } from "@/kit/answered";
 import { FieldRow, Notice, QuietButton, TextInput } from "@/kit/controls";
 import { A, Form } from "@/kit/elements";
 import { useHydrated } from "@/kit/useHydrated";
@@ -32,6 +32,7 @@ function useArchive() {
     stop.current = new AbortController();
     try {
       const { ok, body } = await sendFile(file, passphrase, stop.current.signal, setSent);
+      askAgainIf(body.code);
       if (ok) router.refresh();
       setSaid(
         ok
@@ -151,7 +152,7 @@ function In({ archive: { sent, bringIn, stop }, passphrase }: { archive: Archive
 
 interface Answer {
   readonly ok: boolean;
-  readonly body: { readonly counts?: Record<string, number>; readonly message?: string };
+  readonly body: { readonly counts?: Record<string, number>; readonly code?: string; readonly message?: string };
 }
 
 /** Sends a backup and tells how much of it has left, 0 to 1: what fetch does not say. */

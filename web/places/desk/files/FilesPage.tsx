@@ -4,6 +4,7 @@ import type { Scope } from "@/data/access/scope";
 import { AppLink } from "@/kit/AppLink";
 import { PageHead, SubHead } from "@/kit/controls";
 import { A, Span, Table } from "@/kit/elements";
+import { SignInFirst } from "@/kit/entry/SignInFirst";
 import { Cell, Head } from "@/kit/table";
 import { dayLabel } from "@/kit/words";
 import { DeskNav } from "../DeskNav";
@@ -26,11 +27,14 @@ export const STATE = {
 export function FilesPage({
   lastArchive,
   scope,
+  recent,
   limits,
   imports,
 }: {
   lastArchive: LastArchive | null;
   scope: Scope;
+  /** Whoever looks at it signed in lately: backups are for them. */
+  recent: boolean;
   limits: { readonly bytes: number; readonly rows: number; readonly wholeBytes: number };
   imports: readonly {
     readonly id: string;
@@ -117,7 +121,7 @@ export function FilesPage({
             Units stand in the headings. The CSV lists, brought in again, change nothing.
           </Box>
           <SubHead>Back up and restore</SubHead>
-          <Everything last={lastArchive} />
+          {recent ? <Everything last={lastArchive} /> : <SignInFirst what="A backup holds everything of the firm." />}
         </Box>
       </Flex>
     </Box>

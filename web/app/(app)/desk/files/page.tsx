@@ -1,5 +1,6 @@
 import { civilOf } from "@keel-round/core/calendar";
-import { pageScope } from "@/data/access/pageScope";
+import { LATELY } from "@/data/access/anew";
+import { pageIsRecent, pageScope } from "@/data/access/pageScope";
 import { lastArchive } from "@/data/archive/undo";
 import { listImports } from "@/data/transfer/imports";
 import { IMPORT_LIMITS } from "@/data/transfer/stage";
@@ -12,6 +13,7 @@ export default async function Files() {
   return (
     <FilesPage
       scope={scope}
+      recent={await pageIsRecent(LATELY)}
       limits={IMPORT_LIMITS}
       lastArchive={last && { id: last.id, by: last.by, counts: last.counts, on: dayOf(last.at) }}
       imports={imports.map(({ at, ...i }) => ({ ...i, on: dayOf(at) }))}

@@ -1,19 +1,33 @@
 import { Box } from "@chakra-ui/react";
-import { pageScope } from "@/data/access/pageScope";
+import { LATELY } from "@/data/access/anew";
+import { secondFactors } from "@/data/access/factors";
+import { pageIsRecent, pageScope } from "@/data/access/pageScope";
 import { listPeople } from "@/data/access/people";
 import { whenOf } from "@/data/access/when";
 import { feedsOf } from "@/data/calendar/feed";
 import { linkOptions } from "@/data/desk/lists";
+import { PageHead } from "@/kit/controls";
 import { Details, Summary } from "@/kit/elements";
+import { SignInFirst } from "@/kit/entry/SignInFirst";
 import { CalendarAddress } from "@/places/calendar/CalendarAddress";
 import { DeskNav } from "@/places/desk/DeskNav";
 import { PeoplePage } from "@/places/people/PeoplePage";
 
 export default async function DeskPeoplePage() {
   const scope = await pageScope(["office"]);
-  const [{ people, orphans }, options] = await Promise.all([
+  const nav = <DeskNav here="people" scope={scope} />;
+  if (!(await pageIsRecent(LATELY)))
+    return (
+      <Box>
+        {nav}
+        <PageHead title="People" />
+        <SignInFirst what="Here people come and go, and their addresses stand here." />
+      </Box>
+    );
+  const [{ people, orphans }, options, secondFactor] = await Promise.all([
     listPeople(scope, whenOf(scope).today),
     linkOptions(scope, "site"),
+    secondFactors(scope),
   ]);
   const staff = new Set(people.filter((p) => p.role !== "tankOwner" && !p.left).map((p) => p.id));
   const feeds = await feedsOf(scope, "person");
@@ -36,7 +50,8 @@ export default async function DeskPeoplePage() {
           </Details>
         )
       }
-      nav={<DeskNav here="people" scope={scope} />}
+      nav={nav}
+      secondFactor={secondFactor}
     />
   );
 }

@@ -1,7 +1,8 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
+import { LATELY, SIGN_IN_AGAIN } from "@/data/access/anew";
 import { readBytes } from "@/data/access/body";
-import { defineRoute, Refused } from "@/data/access/define";
+import { defineRoute, problem, Refused } from "@/data/access/define";
 import { whenOf } from "@/data/access/when";
 import { writeArchive } from "@/data/archive/write";
 
@@ -12,7 +13,14 @@ const MOST_BYTES = 10_000;
 export const POST = defineRoute({
   name: "archive.export",
   roles: ["office"],
+  within: LATELY,
   params: z.object({}).or(z.undefined()),
+  // A plain form is sent here: who has to sign in once more finds out how on its page.
+  refused: (refused) =>
+    refused.code === SIGN_IN_AGAIN
+      ? new Response(null, { status: 303, headers: { location: "/desk/files" } })
+      : problem(refused),
+  takesOut: () => "everything, as a backup",
   run: async (scope, { request }) => {
     const bytes = await readBytes(request, MOST_BYTES, "A passphrase");
     const form = await new Response(new Uint8Array(bytes), {

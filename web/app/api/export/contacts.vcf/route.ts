@@ -7,6 +7,7 @@ export const GET = defineRoute({
   name: "files.vcards",
   roles: ["office"],
   params: z.object({}).or(z.undefined()),
+  takesOut: () => "contacts as cards",
   run: async (scope) =>
     new Response(await clientsAsVCards(scope), {
       headers: {

@@ -9,6 +9,7 @@ export const GET = defineRoute({
   name: "stores.orders",
   roles: STAFF,
   params: z.object({}).nullish(),
+  takesOut: () => "an order as a table",
   run: async (scope) => {
     const { today } = whenOf(scope);
     return new Response(ordersCsv(await proposedOrders(scope, today)), {

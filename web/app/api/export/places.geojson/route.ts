@@ -7,6 +7,7 @@ export const GET = defineRoute({
   name: "files.geojson",
   roles: ["office"],
   params: z.object({}).or(z.undefined()),
+  takesOut: () => "sites as places on a map",
   run: async (scope) =>
     new Response(JSON.stringify(await sitesAsGeoJson(scope)), {
       headers: {

@@ -8,6 +8,7 @@ export const GET = defineRoute({
   name: "files.site-log",
   roles: [...STAFF, "tankOwner"],
   params: z.object({}).nullish(),
+  takesOut: () => "the log of a site",
   run: async (scope, { request }) => {
     const { searchParams } = new URL(request.url);
     const asked = SiteLogSchema.safeParse(Object.fromEntries(searchParams));

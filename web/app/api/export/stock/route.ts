@@ -10,6 +10,7 @@ export const GET = defineRoute({
   name: "stores.stock",
   roles: STAFF,
   params: z.object({}).nullish(),
+  takesOut: () => "the stock as a table",
   run: async (scope) => {
     const { today } = whenOf(scope);
     return new Response(stockCsv(await loadStores(scope, today)), {

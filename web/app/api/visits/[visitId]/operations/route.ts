@@ -9,6 +9,8 @@ const MOST_AT_ONCE = 200;
 export const POST = defineRoute({
   name: "visit.operations",
   roles: STAFF,
+  // What was done at a tank is taken in whatever else is asked of who did it.
+  beforeSecondFactor: true,
   params: z.object({ visitId: z.uuid() }),
   body: z.object({ ops: z.array(z.unknown()).min(1).max(MOST_AT_ONCE) }),
   foreign: (ids) => ({ params: { visitId: ids.visitId }, body: { ops: [{}] } }),
