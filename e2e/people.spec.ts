@@ -100,12 +100,22 @@ test("a firm of one begins, grows to five and shrinks to four", async ({ as, pag
   await row("Juno Pike").getByRole("button", { name: "Mark as left" }).click();
   await row("Juno Pike").getByRole("button", { name: "Yes, Juno Pike has left" }).click();
   await expect(page.getByText("4 work here")).toBeVisible();
-  await expect(page.getByText("Juno Pike. What they did stays under their names.")).toBeVisible();
+  const gone = page.locator('[data-gone="Juno Pike"]');
+  await expect(gone).toBeVisible();
   const juno = theirs.get("juno") as Page;
   await juno.goto("/round");
   await expect(juno).toHaveURL(/sign-in/);
   await signIn(juno, "juno@heron.example", "harbour-juno-48");
   await expect(juno.getByText("This e-mail and password do not go together.")).toBeVisible();
+
+  // What is kept about who left is theirs to have, and is erased where they ask for it.
+  const file = await page.request.get((await gone.getByRole("link", { name: /What is kept/ }).getAttribute("href")) ?? "");
+  expect(file.headers()["content-disposition"]).toContain("Juno%20Pike");
+  expect((await file.json()).person.name).toBe("Juno Pike");
+  await gone.getByRole("button", { name: "Erase name and words" }).click();
+  await gone.getByRole("button", { name: "Yes, erase them for good" }).click();
+  await expect(page.locator('[data-gone="Former colleague 1"]').getByText("name and words erased")).toBeVisible();
+  await expect(page.getByText("Juno Pike")).toHaveCount(0);
 
   // Somebody is always in the office.
   await page.getByLabel("What Hale Marsh does").selectOption("technician");

@@ -228,4 +228,19 @@ test("who signed in a while ago does so once more before people, backups and doo
   await age(databaseUrl(info.workerIndex));
   await page.getByRole("button", { name: "Back up everything" }).click();
   await expect(page.locator("[data-again]")).toBeVisible();
+
+  await page.getByLabel("Your password").fill(password);
+  await page.getByRole("button", { name: "Go on" }).click();
+  await expect(page.getByRole("button", { name: "Back up everything" })).toBeVisible();
+  await page.goto("/desk/audit");
+  await expect(page.locator('[data-audit="sign-in"]').filter({ hasText: "Maud" }).first()).toContainText("with a password");
+  await expect(page.locator('[data-audit="failed"]').first()).toContainText("failed to sign in");
+  await expect(page.locator('[data-audit="people"]').first()).toContainText("Senna Holt came as technician");
+  await check(page, "who came in");
+  await page.getByLabel("Who came in, looked and took out, months").fill("1");
+  await page.getByRole("button", { name: "Keep it so long" }).click();
+  await expect(page.getByText("Enter at least 3 months.")).toBeVisible();
+  await page.getByLabel("Who came in, looked and took out, months").fill("24");
+  await page.getByRole("button", { name: "Keep it so long" }).click();
+  await expect(page.getByText("Saved. What is older goes with the next night.")).toBeVisible();
 });

@@ -17,6 +17,7 @@ import { fillJobs } from "@/data/library/firmJobs";
 import { noteNotice, noticeMail } from "@/data/notices/notices";
 import { toldMail } from "@/data/owner/told";
 import { sweep } from "@/data/photos/sweep";
+import { keepTimes, sweepSignIns } from "@/data/privacy/retention";
 import { layAll } from "@/data/programme/layJobs";
 import { refreshPaces } from "@/data/programme/paces";
 import { ringNow } from "@/data/push/push";
@@ -172,6 +173,7 @@ async function upkeep(firm: typeof business.$inferSelect): Promise<void> {
   await fillEntries(firm.id);
   await refreshPaces(firm.id);
   await refreshRoads(firm.id, new Date());
+  await keepTimes(firm.id, new Date());
   if ((await refreshDay(firm.id, today)) > 0) await layAll(firm.id, today);
 }
 
@@ -184,6 +186,7 @@ async function daily(): Promise<void> {
       if (isBusy(error)) throw error;
       console.error(`jobs: the daily work of ${firm.id}:`, plainError(error));
     }
+  await sweepSignIns(new Date());
   await sweep();
 }
 

@@ -38,7 +38,12 @@ async function signIn(): Promise<Headers> {
     }),
   );
   expect(answer.status).toBe(200);
-  return new Headers({ cookie: answer.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ") });
+  return new Headers({
+    cookie: answer.headers
+      .getSetCookie()
+      .map((c) => c.split(";")[0])
+      .join("; "),
+  });
 }
 
 const noted = (of: Scope) =>

@@ -6,7 +6,8 @@ import { db } from "../database/connection";
 import { enqueue } from "../database/enqueue";
 import { newId } from "../database/ids";
 import { inTransaction, type Queries } from "../database/transaction";
-import { account, client, member, person, series, session, site, stop, user } from "../schema";
+import { account, client, member, person, series, session, signInTry, site, stop, user } from "../schema";
+import { noteAudit } from "./audit";
 import { notFound, Refused } from "./define";
 import type { Role, Scope } from "./scope";
 import type { When } from "./when";
@@ -27,6 +28,13 @@ export const InviteSchema = z
     path: ["clientId"],
     message: "Choose whose tanks they own.",
   });
+const NAMED: Readonly<Record<Role, string>> = {
+  office: "office",
+  lead: "lead",
+  technician: "technician",
+  tankOwner: "owner of tanks",
+};
+
 export const RoleSchema = z.object({ personId: z.uuid("Reload the page and try again."), role: WORKS });
 export const PersonSchema = z.object({ personId: z.uuid("Reload the page and try again.") });
 
@@ -41,6 +49,8 @@ export interface PersonLine {
   /** Whether they have set a password: an owner of tanks comes in by mailed links and needs none. */
   readonly hasPassword: boolean;
   readonly left: boolean;
+  /** Their name and words were erased. */
+  readonly erased: boolean;
   readonly work: {
     readonly dayStartMinute: number;
     readonly dayEndMinute: number;
@@ -87,6 +97,7 @@ export async function listPeople(
       clientName,
       hasPassword: password !== null,
       left: p.leftAt !== null,
+      erased: p.erasedAt !== null,
       work: {
         dayStartMinute: p.dayStartMinute,
         dayEndMinute: p.dayEndMinute,
@@ -186,6 +197,7 @@ export async function invitePerson(
       ...USUAL_DAY,
     });
     await enqueue(tx, scope.businessId, "entry", { userId });
+    await noteAudit(tx, scope, { kind: "people", what: `${input.name} came as ${NAMED[input.role]}`, at: now });
     return { personId };
   });
 }
@@ -219,6 +231,7 @@ export async function changeRole(scope: Scope, input: z.infer<typeof RoleSchema>
     if (row.role === "tankOwner") throw new Refused(409, "owner", `${row.name} owns tanks and does not work here.`);
     if (row.role === "office" && input.role !== "office") await requireOtherOffice(tx, scope, row.id);
     await tx.update(person).set({ role: input.role }).where(eq(person.id, row.id));
+    await noteAudit(tx, scope, { kind: "people", what: `${row.name} is ${NAMED[input.role]} now`, at: new Date() });
   });
 }
 
@@ -234,12 +247,16 @@ export async function leave(scope: Scope, personId: string, { now }: When): Prom
     if (row.leftAt) throw new Refused(409, "left", `${row.name} has left already.`);
     if (row.role === "office") await requireOtherOffice(tx, scope, row.id);
     await tx.update(person).set({ leftAt: now, userId: null }).where(eq(person.id, row.id));
+    await noteAudit(tx, scope, { kind: "people", what: `${row.name} left`, at: now });
     if (!row.userId) return;
     await tx.delete(session).where(eq(session.userId, row.userId));
     await tx.delete(member).where(and(eq(member.userId, row.userId), eq(member.organizationId, scope.businessId)));
     const [elsewhere] = await tx.select({ n: count() }).from(person).where(eq(person.userId, row.userId));
-    // Sign-in, password and all go with the last firm.
-    if (elsewhere?.n === 0) await tx.delete(user).where(eq(user.id, row.userId));
+    if (elsewhere?.n !== 0) return;
+    // Sign-in, password, second factors and what was tried at it go with the last firm.
+    const [known] = await tx.select({ email: user.email }).from(user).where(eq(user.id, row.userId));
+    await tx.delete(signInTry).where(eq(signInTry.email, known?.email ?? ""));
+    await tx.delete(user).where(eq(user.id, row.userId));
   });
 }
 

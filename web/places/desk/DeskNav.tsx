@@ -3,7 +3,7 @@ import { type Scope, seesAll } from "@/data/access/scope";
 import { PartsNav } from "@/kit/PartsNav";
 
 /** Parts of the desk beside the records. */
-type Part = Entity | "files" | "firm" | "roads" | "people" | "stuck" | "upkeep";
+type Part = Entity | "files" | "firm" | "roads" | "people" | "audit" | "stuck" | "upkeep";
 
 const PARTS: readonly (readonly [Part, string])[] = [
   ...(
@@ -17,11 +17,12 @@ const PARTS: readonly (readonly [Part, string])[] = [
   ["firm", "The firm"],
   ["roads", "Roads"],
   ["people", "People"],
+  ["audit", "Who came in"],
   ["stuck", "Stuck work"],
 ];
 
 /** What is the office's alone. */
-const OFFICE: readonly Part[] = ["files", "firm", "people", "stuck"];
+const OFFICE: readonly Part[] = ["files", "firm", "people", "audit", "stuck"];
 
 /** The parts of the desk that are the person's. */
 export function DeskNav({ here, scope }: { here: Part; scope: Scope }) {

@@ -14,6 +14,7 @@ import { RecordForm } from "@/kit/record/RecordForm";
 import { ArchiveButton } from "./ArchiveButton";
 import { restoreAction, saveRecordAction, undoAction } from "./actions";
 import { Codes } from "./Codes";
+import { ContactsKept } from "./ContactsKept";
 import { DeskNav } from "./DeskNav";
 import { recordFacts } from "./recordFacts";
 
@@ -98,6 +99,12 @@ export function RecordPage({
         <Box mt="22px" maxW="1040px">
           <SubHead>Door and alarm codes</SubHead>
           <Codes siteId={record.id} maySet={scope.role === "office"} looks={looks} />
+        </Box>
+      )}
+      {entity === "client" && scope.role === "office" && (
+        <Box mt="22px" maxW="1040px">
+          <SubHead>Who is behind it</SubHead>
+          <ContactsKept clientId={record.id} />
         </Box>
       )}
       <Box mt="22px">

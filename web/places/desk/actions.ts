@@ -3,7 +3,7 @@
 import { FirmSchema, type Values } from "@keel-round/core/desk";
 import { changeSchema, EntitySchema } from "@keel-round/core/desk/schema";
 import { z } from "zod";
-import { TODAY } from "@/data/access/anew";
+import { LATELY, TODAY } from "@/data/access/anew";
 import { defineAction } from "@/data/access/define";
 import { STAFF } from "@/data/access/scope";
 import { whenOf } from "@/data/access/when";
@@ -31,6 +31,7 @@ import { MapSchema, saveMap } from "@/data/firm/map";
 import { MarkSchema, saveMark } from "@/data/firm/mark";
 import { saveVoice, VoiceSchema } from "@/data/firm/voice";
 import { saveWeights, WeightsSchema } from "@/data/firm/weights";
+import { eraseContacts } from "@/data/privacy/erase";
 
 const id = z.uuid("Reload the page and try again.");
 /** Values by field; each is checked against its entity's schema where it is written. */
@@ -208,4 +209,14 @@ export const saveVoiceAction = defineAction({
   roles: ["office"],
   input: VoiceSchema,
   run: (scope, voice) => saveVoice(scope, voice, whenOf(scope)),
+});
+
+/** Erases who is behind a client. */
+export const eraseContactsAction = defineAction({
+  name: "desk.erase-contacts",
+  roles: ["office"],
+  within: LATELY,
+  input: z.object({ clientId: id }),
+  foreign: (found) => ({ clientId: found.personId }),
+  run: (scope, input) => eraseContacts(scope, input.clientId, whenOf(scope)),
 });

@@ -7,6 +7,7 @@ import { Notice, PageHead, SubHead } from "@/kit/controls";
 import { A, Table } from "@/kit/elements";
 import { Cell, Head } from "@/kit/table";
 import { AskForFactor } from "./AskForFactor";
+import { Gone } from "./Gone";
 import { Invite } from "./Invite";
 import { PersonActions, RoleChoice } from "./PersonActions";
 import { WorkFacts } from "./WorkFacts";
@@ -102,14 +103,7 @@ export function PeoplePage({
           ))}
         </Box>
       </Flex>
-      {gone.length > 0 && (
-        <Box mt="26px">
-          <SubHead>Left the firm</SubHead>
-          <Box pt="8px" color="soft" fontSize="14.5px">
-            {gone.map((p) => p.name).join(", ")}. What they did stays under their names.
-          </Box>
-        </Box>
-      )}
+      {gone.length > 0 && <Gone people={gone} />}
     </Box>
   );
 }

@@ -8,6 +8,7 @@ import { answered } from "@/kit/answered";
 import { Choice, Notice, QuietButton } from "@/kit/controls";
 import { useHydrated } from "@/kit/useHydrated";
 import { changeRoleAction, leaveAction, mailAgainAction, takeOffFactorsAction } from "./actions";
+import { KeptLink } from "./Gone";
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
 type Work = Exclude<PersonLine["role"], "tankOwner">;
@@ -115,6 +116,7 @@ export function PersonActions({ person, isMe, hasFactor }: { person: PersonLine;
             Mail a way in
           </QuietButton>
         )}
+        <KeptLink personId={personId} name={name} />
         {!isMe && hasFactor && (
           <Twice
             first="Take off the second factor"

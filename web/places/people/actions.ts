@@ -1,5 +1,6 @@
 "use server";
 
+import { RetentionSchema } from "@keel-round/core/desk";
 import { LATELY } from "@/data/access/anew";
 import { defineAction } from "@/data/access/define";
 import { AskSchema, askForSecondFactor, takeOffFactors } from "@/data/access/factors";
@@ -14,6 +15,8 @@ import {
 } from "@/data/access/people";
 import { whenOf } from "@/data/access/when";
 import { saveWork, WorkSchema } from "@/data/firm/workFacts";
+import { erasePerson } from "@/data/privacy/erase";
+import { saveRetention } from "@/data/privacy/retention";
 
 /** Adds a person and mails them a way in. */
 export const inviteAction = defineAction({
@@ -90,4 +93,23 @@ export const takeOffFactorsAction = defineAction({
   input: PersonSchema,
   foreign: (ids) => ({ personId: ids.personId }),
   run: (scope, input) => takeOffFactors(scope, input.personId, whenOf(scope)),
+});
+
+/** Erases the name and the words of somebody who has left. */
+export const erasePersonAction = defineAction({
+  name: "people.erase",
+  roles: ["office"],
+  within: LATELY,
+  input: PersonSchema,
+  foreign: (ids) => ({ personId: ids.personId }),
+  run: (scope, input) => erasePerson(scope, input.personId, whenOf(scope)),
+});
+
+/** Sets for how long what is about people is kept. */
+export const saveRetentionAction = defineAction({
+  name: "people.retention",
+  roles: ["office"],
+  within: LATELY,
+  input: RetentionSchema,
+  run: (scope, input) => saveRetention(scope, input, whenOf(scope)),
 });

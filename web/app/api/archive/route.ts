@@ -1,8 +1,11 @@
 import { z } from "zod";
+import { addressOf } from "@/data/access/address";
 import { LATELY } from "@/data/access/anew";
+import { noteAudit } from "@/data/access/audit";
 import { defineRoute, Refused } from "@/data/access/define";
 import { whenOf } from "@/data/access/when";
 import { readArchive } from "@/data/archive/read";
+import { db } from "@/data/database/connection";
 import { takeIn } from "@/data/photos/intake";
 
 /** A business of a thousand tanks with its photos. */
@@ -26,8 +29,12 @@ export const POST = defineRoute({
   run: async (scope, { request }) => {
     if (!request.body) throw new Refused(422, "not-whole", "The file is empty.");
     const passphrase = passphraseOf(request);
-    return takeIn(scope, request.body, { bytes: ARCHIVE_BYTES }, async (file) => ({
-      counts: await readArchive(scope, file.read, passphrase, whenOf(scope)),
-    }));
+    const when = whenOf(scope);
+    return takeIn(scope, request.body, { bytes: ARCHIVE_BYTES }, async (file) => {
+      const counts = await readArchive(scope, file.read, passphrase, when);
+      const address = addressOf(request.headers);
+      await noteAudit(db(), scope, { kind: "brought-in", what: "everything, from a backup", address, at: when.now });
+      return { counts };
+    });
   },
 });
