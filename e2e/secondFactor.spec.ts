@@ -237,10 +237,10 @@ test("who signed in a while ago does so once more before people, backups and doo
   await expect(page.locator('[data-audit="failed"]').first()).toContainText("failed to sign in");
   await expect(page.locator('[data-audit="people"]').first()).toContainText("Senna Holt came as technician");
   await check(page, "who came in");
-  await page.getByLabel("Who came in, looked and took out, months").fill("1");
+  await page.getByLabel("Who came in and looked").fill("1");
   await page.getByRole("button", { name: "Keep it so long" }).click();
   await expect(page.getByText("Enter at least 3 months.")).toBeVisible();
-  await page.getByLabel("Who came in, looked and took out, months").fill("24");
+  await page.getByLabel("Who came in and looked").fill("24");
   await page.getByRole("button", { name: "Keep it so long" }).click();
   await expect(page.getByText("Saved. What is older goes with the next night.")).toBeVisible();
 });

@@ -9,9 +9,9 @@ import { useAsk } from "@/kit/useAsk";
 import { saveRetentionAction } from "./actions";
 
 const FIELDS: readonly (readonly [keyof Retention, label: string, hint: string])[] = [
-  ["auditMonths", "Who came in, looked and took out, months", "At least 3. Empty keeps it for ever."],
-  ["changeMonths", "What stood at the desk before a change, months", "At least 12. Empty keeps it for ever."],
-  ["leftMonths", "Names of people who have left, months", "Then they are erased. Empty waits until you erase them."],
+  ["auditMonths", "Who came in and looked", "At least 3. Empty keeps it for ever."],
+  ["changeMonths", "What stood before a change", "At least 12. Empty keeps it for ever."],
+  ["leftMonths", "Names of who has left", "Then they are erased. Empty waits until you erase them."],
 ];
 
 /** For how long the firm keeps what is about people. */
@@ -23,7 +23,7 @@ export function RetentionForm({ retention }: { retention: Retention }) {
   const months = (text: string | undefined) => (text?.trim() ? Number(text) : null);
   return (
     <Box mt="28px" maxW="1040px">
-      <SubHead>How long it is kept</SubHead>
+      <SubHead>How long it is kept, in months</SubHead>
       <Form
         method="post"
         noValidate
