@@ -6,8 +6,8 @@ import { startDatabase } from "../tools/lib/database.mjs";
 import { freePort, guard, root, stopProcess } from "../tools/lib/system.mjs";
 
 /** A part of the installation that can be killed and comes back. */
-export interface Part {
-  readonly name: "web" | "jobs" | "database";
+export interface Part<Name extends string = "web" | "jobs" | "database"> {
+  readonly name: Name;
   kill(): Promise<void>;
   start(): Promise<void>;
   stop(): Promise<void>;

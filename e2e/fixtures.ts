@@ -7,6 +7,7 @@ import { type BrowserContext, test as base, expect, type Page } from "@playwrigh
 import { freePort } from "../tools/lib/system.mjs";
 import logins from "../tools/seed/logins.json" with { type: "json" };
 import { copyDatabase, TEMPLATE } from "../tools/testing/demoCopy.ts";
+import { noteRunning } from "./killInTurn.ts";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
@@ -59,8 +60,44 @@ function pushKeys() {
   return { VAPID_PUBLIC_KEY: pair.getPublicKey("base64url"), VAPID_PRIVATE_KEY: pair.getPrivateKey("base64url") };
 }
 
+/** Journeys on three nodes and two processes of each kind, which are killed in turn. */
+const ON_CLUSTER = Boolean(process.env.KEEL_ROUND_CLUSTER);
+
+interface Started {
+  readonly web: (port: number) => () => Promise<void>;
+  readonly jobs: () => () => Promise<void>;
+}
+
+/** Two web processes behind a proxy at the address, and two jobs processes. */
+async function behindProxy(port: number, { web, jobs }: Started): Promise<(() => Promise<void>)[]> {
+  const { haproxy } = await import("../tools/lib/cluster.mjs");
+  const [a, b] = [await freePort(), await freePort()];
+  const ends = [web(a), web(b), jobs(), jobs()];
+  const addresses = { FRONT: `127.0.0.1:${port}`, WEB1: `127.0.0.1:${a}`, WEB2: `127.0.0.1:${b}` };
+  const front = haproxy("haproxy-web.cfg", addresses);
+  return [...ends, () => ended(front)];
+}
+
+/** A process that is started anew where somebody killed it: on a cluster, as a service manager does. */
+function supervised(kind: "web" | "jobs", args: readonly string[], env: NodeJS.ProcessEnv): () => Promise<void> {
+  let stopping = false;
+  let child: ChildProcess;
+  const begin = () => {
+    child = start(args, "web", env);
+    noteRunning(kind, child.pid);
+    child.once("exit", () => {
+      if (!stopping) begin();
+    });
+  };
+  begin();
+  return () => {
+    stopping = true;
+    return ended(child);
+  };
+}
+
 async function ended(child: ChildProcess): Promise<void> {
-  if (child.exitCode !== null) return;
+  if (child.exitCode !== null || child.signalCode !== null) return;
   child.kill("SIGTERM");
   await new Promise((resolve) => child.once("exit", resolve));
 }
@@ -68,12 +105,12 @@ async function ended(child: ChildProcess): Promise<void> {
 async function answers(url: string): Promise<void> {
   for (let i = 0; i < 300; i++) {
     try {
-      await fetch(url);
-      return;
+      // A proxy answers before who stands behind it does.
+      if ((await fetch(url)).status < 500) return;
     } catch {
       // Not listening yet.
-      await new Promise((resolve) => setTimeout(resolve, 100));
     }
+    await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new Error(`${url} does not answer`);
 }
@@ -110,6 +147,7 @@ export const test = base.extend<
         SMTP_URL: `smtp://127.0.0.1:${smtp}`,
         OUTBOX_URL: `http://127.0.0.1:${outbox}`,
         ...pushKeys(),
+        ...(ON_CLUSTER ? { TRUSTED_PROXIES: "1" } : {}),
         VAPID_SUBJECT: "mailto:office@calder-renn.example",
         PUSH_HOSTS: "localhost",
         PUSH_PORT: String(push),
@@ -122,11 +160,11 @@ export const test = base.extend<
       const pictures = process.env.E2E_PHOTOS ?? "";
       rmSync(env.PHOTO_FOLDER, { recursive: true, force: true });
       if (existsSync(pictures)) cpSync(pictures, env.PHOTO_FOLDER, { recursive: true });
-      const children = [
-        start(["--import", "tsx", "src/main.ts"], "stand-ins", env),
-        start([join(root, "node_modules/next/dist/bin/next"), "start", "-p", String(port)], "web", env),
-        start(["--import", "tsx", "jobs/run.tsx"], "web", env),
-      ];
+      const next = join(root, "node_modules/next/dist/bin/next");
+      const web = (at: number) => supervised("web", [next, "start", "-p", String(at)], env);
+      const jobs = () => supervised("jobs", ["--import", "tsx", "jobs/run.tsx"], env);
+      const sink = start(["--import", "tsx", "src/main.ts"], "stand-ins", env);
+      const parts = ON_CLUSTER ? await behindProxy(port, { web, jobs }) : [web(port), jobs()];
       try {
         await answers(`${url}/sign-in`);
         await answers(env.OUTBOX_URL);
@@ -137,7 +175,8 @@ export const test = base.extend<
           sessions: new Map(),
         });
       } finally {
-        for (const child of children) await ended(child);
+        for (const end of parts) await end();
+        await ended(sink);
       }
     },
     { scope: "worker", timeout: 120_000 },

@@ -109,7 +109,9 @@ test("a firm of one begins, grows to five and shrinks to four", async ({ as, pag
   await expect(juno.getByText("This e-mail and password do not go together.")).toBeVisible();
 
   // What is kept about who left is theirs to have, and is erased where they ask for it.
-  const file = await page.request.get((await gone.getByRole("link", { name: /What is kept/ }).getAttribute("href")) ?? "");
+  const file = await page.request.get(
+    (await gone.getByRole("link", { name: /What is kept/ }).getAttribute("href")) ?? "",
+  );
   expect(file.headers()["content-disposition"]).toContain("Juno%20Pike");
   expect((await file.json()).person.name).toBe("Juno Pike");
   await gone.getByRole("button", { name: "Erase name and words" }).click();

@@ -233,7 +233,9 @@ test("who signed in a while ago does so once more before people, backups and doo
   await page.getByRole("button", { name: "Go on" }).click();
   await expect(page.getByRole("button", { name: "Back up everything" })).toBeVisible();
   await page.goto("/desk/audit");
-  await expect(page.locator('[data-audit="sign-in"]').filter({ hasText: "Maud" }).first()).toContainText("with a password");
+  await expect(page.locator('[data-audit="sign-in"]').filter({ hasText: "Maud" }).first()).toContainText(
+    "with a password",
+  );
   await expect(page.locator('[data-audit="failed"]').first()).toContainText("failed to sign in");
   await expect(page.locator('[data-audit="people"]').first()).toContainText("Senna Holt came as technician");
   await check(page, "who came in");

@@ -1,5 +1,6 @@
 import { ensureBuild } from "./lib/build.mjs";
 import { chaos } from "./lib/chaos.mjs";
+import { CLUSTER_PROGRAMS } from "./lib/cluster.mjs";
 import { bin, ensureModules, ensurePrograms, giveUp, run } from "./lib/system.mjs";
 
 /**
@@ -14,6 +15,17 @@ const TRIES = process.env.KEEL_ROUND_TRIES ?? "2000";
 const VISITS = process.env.KEEL_ROUND_VISITS ?? "10";
 const PERSONS = process.env.KEEL_ROUND_PERSONS ?? "2";
 const KILLS = process.env.KEEL_ROUND_KILLS ?? "500";
+
+/** What else goes wrong in a year, each a program of its own. */
+const CHAOS = [
+  ["Working with clocks that are a minute apart", "skew.ts"],
+  ["Working on a full disk", "disk.ts"],
+  ["Waiting a day for the mail server", "mail.ts"],
+  ["Restoring a backup on another machine", "drill.ts"],
+  ["Upgrading, and going back", "upgrade.ts"],
+  ["Setting a new secret", "secret.ts"],
+  ["Taking in the days of 200 phones", "load.ts"],
+];
 
 async function main() {
   ensureModules();
@@ -48,7 +60,13 @@ async function main() {
   await one("Reading every screen in other people's units", () =>
     run(bin("playwright"), ["test", "e2e/units.spec.ts"], { env }),
   );
-  await one(`Killing parts ${KILLS} times`, () => chaos(KILLS));
+  ensurePrograms(CLUSTER_PROGRAMS);
+  await one("Killing nodes, web and jobs processes of a cluster while visits are logged", () => chaos("cluster.ts"));
+  await one("Walking through every journey on a cluster whose parts are killed in turn", () =>
+    run(bin("playwright"), ["test"], { env: { ...env, KEEL_ROUND_CLUSTER: "1" } }),
+  );
+  for (const [says, file] of CHAOS) await one(says, () => chaos(file));
+  await one(`Killing parts ${KILLS} times`, () => chaos("run.ts", "--kills", KILLS));
   console.log(failed === 0 ? "All of it held." : `${failed} did not hold.`);
   process.exit(failed);
 }

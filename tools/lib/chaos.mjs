@@ -1,9 +1,7 @@
 import { join } from "node:path";
 import { root, run } from "./system.mjs";
 
-/** Kills parts of a running installation while work goes on; answers 0 where nothing was lost, doubled or stuck. */
-export function chaos(kills) {
-  return run(process.execPath, ["--import", "tsx", "../chaos/run.ts", "--kills", String(kills)], {
-    cwd: join(root, "web"),
-  });
+/** Runs a program of chaos/ on an installation of its own; answers 0 where all of it held. */
+export function chaos(file, ...args) {
+  return run(process.execPath, ["--import", "tsx", `../chaos/${file}`, ...args], { cwd: join(root, "web") });
 }

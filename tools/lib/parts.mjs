@@ -60,10 +60,22 @@ async function answers(url, child) {
  * @param command What the person typed after `npm run`.
  * @param mode NODE_ENV of the application.
  * @param app Arguments of Next.js before the port.
+ * @param openDatabase What its database is started with: one server, or a cluster.
+ * @param copies How many web processes stand behind `front`, and how many do the background work.
+ * @param front Starts what stands before several web processes: its port and theirs.
  * @param work How the background process is started: node's own arguments.
  * @returns its address, and where the mail that is not sent can be read.
  */
-export async function startParts({ folder, command, mode, app: appArgs, work }) {
+export async function startParts({
+  folder,
+  command,
+  mode,
+  app: appArgs,
+  work,
+  openDatabase = startDatabase,
+  copies = 1,
+  front = null,
+}) {
   const running = [];
   let stopping = false;
   const stopAll = async (code) => {
@@ -74,7 +86,7 @@ export async function startParts({ folder, command, mode, app: appArgs, work }) 
   };
   for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, () => void stopAll(0));
   try {
-    const database = await startDatabase(folder);
+    const database = await openDatabase(folder);
     running.push(database.stop);
     const [port, smtpPort, outboxPort] = [await choosePort(command), await freePort(), await freePort()];
     const pushPort = await freePort();
@@ -85,6 +97,7 @@ export async function startParts({ folder, command, mode, app: appArgs, work }) 
       NEXT_TELEMETRY_DISABLED: "1",
       DATABASE_URL: database.url("keel_round"),
       BETTER_AUTH_URL: address,
+      ...(front ? { TRUSTED_PROXIES: "1" } : {}),
       BETTER_AUTH_SECRET: secretOf(folder),
       PHOTO_FOLDER: join(folder, "photos"),
       SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
@@ -104,13 +117,17 @@ export async function startParts({ folder, command, mode, app: appArgs, work }) 
     const detached = { cwd: join(root, "web"), env, detached: true };
     const [node, standIns] = tsx("src/main.ts");
     running.push(start(node, standIns, { ...detached, cwd: join(root, "stand-ins") }));
-    const app = start(
-      process.execPath,
-      [join(root, "node_modules/next/dist/bin/next"), ...appArgs, "-p", String(port), "-H", "127.0.0.1"],
-      { ...detached, stdio: ["ignore", "ignore", "inherit"] },
+    const ports = front ? await Promise.all(Array.from({ length: copies }, freePort)) : [port];
+    const apps = ports.map((at) =>
+      start(
+        process.execPath,
+        [join(root, "node_modules/next/dist/bin/next"), ...appArgs, "-p", String(at), "-H", "127.0.0.1"],
+        { ...detached, stdio: ["ignore", "ignore", "inherit"] },
+      ),
     );
-    running.push(app);
-    running.push(start(process.execPath, [...work, "jobs/run.tsx"], detached));
+    running.push(...apps);
+    if (front) running.push(front(port, ports));
+    for (let i = 0; i < copies; i++) running.push(start(process.execPath, [...work, "jobs/run.tsx"], detached));
     for (const child of running) {
       if (typeof child === "function") continue;
       child.once("exit", (code) => {
@@ -119,7 +136,7 @@ export async function startParts({ folder, command, mode, app: appArgs, work }) 
         void stopAll(1);
       });
     }
-    await answers(`${address}/sign-in`, app);
+    for (const app of apps) await answers(`${address}/sign-in`, app);
     return { address, outbox: `http://127.0.0.1:${outboxPort}` };
   } catch (error) {
     console.error(error instanceof Unable ? `\n${error.message}\n` : error);

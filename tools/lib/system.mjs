@@ -23,9 +23,12 @@ const PACKAGES = {
   // The stand-in for what rings browsers makes its own certificate.
   openssl: ["openssl"],
   pdftotext: ["poppler-utils"],
+  ip: ["iproute2"],
+  "/usr/lib/galera/libgalera_smm.so": ["galera-4"],
 };
 
 function has(program) {
+  if (program.startsWith("/")) return existsSync(program);
   return [...(process.env.PATH ?? "").split(":"), "/usr/sbin", "/usr/local/sbin", "/sbin"].some(
     (folder) => folder && existsSync(join(folder, program)),
   );
