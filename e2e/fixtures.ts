@@ -6,7 +6,7 @@ import { fileURLToPath } from "node:url";
 import { type BrowserContext, test as base, expect, type Page } from "@playwright/test";
 import { freePort } from "../tools/lib/system.mjs";
 import logins from "../tools/seed/logins.json" with { type: "json" };
-import { copyDatabase, TEMPLATE } from "../tools/testing/demoCopy.ts";
+import { copyDatabase, dropDatabase, TEMPLATE } from "../tools/testing/demoCopy.ts";
 import { noteRunning } from "./killInTurn.ts";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -58,6 +58,18 @@ function pushKeys() {
   const pair = createECDH("prime256v1");
   pair.generateKeys();
   return { VAPID_PUBLIC_KEY: pair.getPublicKey("base64url"), VAPID_PRIVATE_KEY: pair.getPrivateKey("base64url") };
+}
+
+/** Copies the demo for a worker; on a cluster a node may be killed under it, and it is begun anew. */
+async function copied(url: string, name: string): Promise<void> {
+  for (let tries = 1; ; tries++)
+    try {
+      return await copyDatabase(url, name);
+    } catch (error) {
+      if (!ON_CLUSTER || tries === 5) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 5000));
+      await dropDatabase(url, name);
+    }
 }
 
 /** Journeys on three nodes and two processes of each kind, which are killed in turn. */
@@ -156,7 +168,7 @@ export const test = base.extend<
         MAIL_SMTP_PORT: String(smtp),
         MAIL_HTTP_PORT: String(outbox),
       };
-      await copyDatabase(env.DATABASE_URL.replace(/[^/]+$/, TEMPLATE), `browser${info.workerIndex}`);
+      await copied(env.DATABASE_URL.replace(/[^/]+$/, TEMPLATE), `browser${info.workerIndex}`);
       const pictures = process.env.E2E_PHOTOS ?? "";
       rmSync(env.PHOTO_FOLDER, { recursive: true, force: true });
       if (existsSync(pictures)) cpSync(pictures, env.PHOTO_FOLDER, { recursive: true });

@@ -65,7 +65,7 @@ async function main() {
       r.stats.unexpected + r.stats.flaky,
     ]);
     took("The journeys");
-    const held = (await chaos(KILLS)) === 0;
+    const held = (await chaos("run.ts", "--kills", String(KILLS))) === 0;
     console.log(`parts killed ${KILLS} times: ${held ? "passed" : "failed"}`);
     held ? passed++ : failed++;
     took("Killing parts");

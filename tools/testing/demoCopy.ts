@@ -50,6 +50,13 @@ export async function copyDatabase(shared: string, name: string): Promise<void> 
   await Promise.all([pool.end(), admin.end()]);
 }
 
+/** Takes a database away that was copied in part. */
+export async function dropDatabase(shared: string, name: string): Promise<void> {
+  const admin = await mysql.createConnection(shared);
+  await admin.query(`drop database if exists \`${name}\``);
+  await admin.end();
+}
+
 /** A table with its keys, its ties to tables that may not be there yet, and its rows. */
 async function copyTable(pool: mysql.Pool, table: string): Promise<void> {
   const connection = await pool.getConnection();

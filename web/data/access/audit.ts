@@ -3,7 +3,6 @@ import { db } from "../database/connection";
 import { newId } from "../database/ids";
 import type { Queries } from "../database/transaction";
 import { audit, person, user } from "../schema";
-import type { Scope } from "./scope";
 
 /** How somebody came in, by the route of the sign-in library that opened the session. */
 const CAME_IN: Readonly<Record<string, string>> = {
@@ -19,7 +18,7 @@ type Kind = (typeof audit.$inferInsert)["kind"];
 /** Writes down that somebody came in, took data out, or changed who may come in or what is kept about somebody. */
 export async function noteAudit(
   q: Queries,
-  { businessId, personId }: Pick<Scope, "businessId"> & { readonly personId: string | null },
+  { businessId, personId }: { readonly businessId: string; readonly personId: string | null },
   {
     kind,
     what,

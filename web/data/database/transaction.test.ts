@@ -133,3 +133,9 @@ test("a transaction that nothing is asked of is ended by the server", async () =
   )) as unknown as [[{ idle: number; locks: number }]];
   expect(row).toEqual({ idle: 30, locks: 15 });
 });
+
+test("a database without room is told like one that is busy, and is not asked again at once", () => {
+  const full = Object.assign(new Error("The table 'visit' is full"), { code: "ER_RECORD_FILE_FULL", errno: 1114 });
+  expect(isBusy(new Error("Failed query", { cause: full }))).toBe(true);
+  expect(isBusy(Object.assign(new Error("Duplicate entry"), { code: "ER_DUP_ENTRY" }))).toBe(false);
+});

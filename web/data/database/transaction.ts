@@ -17,6 +17,8 @@ const LOST = new Set([
   "ER_SERVER_SHUTDOWN",
   "ER_CONNECTION_KILLED",
 ]);
+/** The disk has no room: nothing was kept, and asking again at once is in vain. */
+const FULL = new Set(["ER_RECORD_FILE_FULL", "ER_DISK_FULL", "ER_ERROR_ON_WRITE"]);
 const TRIES = 8;
 const WAIT_MS = 10;
 const MOST_WAIT_MS = 1_500;
@@ -28,10 +30,10 @@ export function driverError(error: unknown): { readonly errno?: number; readonly
   return null;
 }
 
-/** Whether nobody could be asked: too many wait for the database, or it is not there. */
+/** Whether nobody could be asked: too many wait for the database, it is not there, or it has no room. */
 export function isBusy(error: unknown): boolean {
   for (let at = error; at instanceof Error; at = at.cause) if (at instanceof Busy) return true;
-  return isLost(error);
+  return isLost(error) || FULL.has(driverError(error)?.code ?? "");
 }
 
 function isLost(error: unknown): boolean {
