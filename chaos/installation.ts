@@ -125,9 +125,10 @@ export async function letLeave(): Promise<void> {
 export function told(
   args: readonly string[],
   env: NodeJS.ProcessEnv,
+  cwd = join(root, "web"),
 ): Promise<{ readonly status: number | null; readonly says: string }> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, args, { cwd: join(root, "web"), env });
+    const child = spawn(process.execPath, args, { cwd, env });
     let says = "";
     for (const out of [child.stdout, child.stderr])
       out.on("data", (text) => {

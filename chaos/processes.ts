@@ -8,6 +8,8 @@ import { freePort, guard, root, stopProcess } from "../tools/lib/system.mjs";
 /** A part of the installation that can be killed and comes back. */
 export interface Part<Name extends string = "web" | "jobs" | "database"> {
   readonly name: Name;
+  /** CPU seconds that its process has used, as the system counts them; 0 where it is none of ours. */
+  cpuS?(): number;
   kill(): Promise<void>;
   start(): Promise<void>;
   stop(): Promise<void>;
@@ -34,6 +36,7 @@ export function program(
   let child: ChildProcess | null = null;
   return {
     name,
+    cpuS: () => cpuOf(child?.pid),
     kill: () => killed(child),
     start: async () => {
       child = spawn(process.execPath, args, {
@@ -106,6 +109,16 @@ export async function database(folder: string): Promise<Part & { readonly port: 
       await running.stop();
     },
   };
+}
+
+/** Clock ticks a second of the system's own count. */
+const TICKS = 100;
+
+/** CPU seconds of a process with all its threads, in the program and for it. */
+export function cpuOf(pid: number | undefined): number {
+  if (pid === undefined) return 0;
+  const fields = readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1]?.split(" ") ?? [];
+  return (Number(fields[11]) + Number(fields[12])) / TICKS;
 }
 
 function alive(pid: number): boolean {

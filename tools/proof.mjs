@@ -22,7 +22,9 @@ const CHAOS = [
   ["Working on a full disk", "disk.ts"],
   ["Waiting a day for the mail server", "mail.ts"],
   ["Restoring a backup on another machine", "drill.ts"],
+  ["Upgrading, and going back", "upgrade.ts"],
   ["Setting a new secret", "secret.ts"],
+  ["Taking in the days of 200 phones in ten minutes", "load.ts"],
 ];
 
 async function main() {
