@@ -1,5 +1,5 @@
-import { rotateSecrets } from "@/data/access/rotate";
 import { closeDatabase } from "@/data/database/connection";
+import { rotateSecrets } from "@/data/secrets/rotate";
 
 const { doorCodes, letters, secondFactors } = await rotateSecrets();
 await closeDatabase();

@@ -3,15 +3,15 @@ import { and, eq, isNotNull } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownDatabase } from "../../../tools/testing/ownDatabase.ts";
 import { demoBusiness, scopeOf } from "../../../tools/testing/world.ts";
+import { auth } from "../access/auth";
+import type { Scope } from "../access/scope";
 import { calendarAt, makeFeed } from "../calendar/feed";
 import { closeDatabase, db } from "../database/connection";
 import { newId } from "../database/ids";
 import { lookAtCodes, setCodes } from "../desk/codes";
 import { letterByToken, letterToken } from "../letters/letters";
 import { letter, person, site, twoFactor } from "../schema";
-import { auth } from "./auth";
 import { rotateSecrets } from "./rotate";
-import type { Scope } from "./scope";
 
 const OLD = process.env.BETTER_AUTH_SECRET ?? "";
 const NEW = "another-secret-of-this-installation-0123456789";

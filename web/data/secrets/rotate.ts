@@ -1,12 +1,12 @@
 import { symmetricDecrypt, symmetricEncrypt } from "better-auth/crypto";
 import { and, asc, eq, gt, isNotNull, ne } from "drizzle-orm";
+import { auth } from "../access/auth";
+import { ownSecrets } from "../access/key";
+import { decrypt, encrypt } from "../access/secrets";
 import { db } from "../database/connection";
 import { inTransaction } from "../database/transaction";
 import { letterTokenHash } from "../letters/letters";
 import { letter, site, twoFactor } from "../schema";
-import { auth } from "./auth";
-import { ownSecrets } from "./key";
-import { decrypt, encrypt } from "./secrets";
 
 const CHUNK = 500;
 const FIRST = "00000000-0000-0000-0000-000000000000";
