@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { passkey } from "@better-auth/passkey";
-import { betterAuth } from "better-auth";
+import { betterAuth, type GenericEndpointContext } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { APIError, createAuthMiddleware } from "better-auth/api";
 import { magicLink, organization, twoFactor } from "better-auth/plugins";
@@ -35,6 +35,13 @@ const requireOwner = (userVerified: boolean | undefined) => {
       message: "The device did not ask who you are. Switch its lock on, then try again.",
     });
 };
+
+/** Whether a session that a route opens has its second factor: by itself, or as the one had whose password was changed. */
+function hasSecondFactor(ctx: GenericEndpointContext | null): boolean {
+  const path = ctx?.path ?? "";
+  if (SECOND_FACTOR.includes(path)) return true;
+  return path === "/change-password" && ctx?.context.session?.session.secondFactor === true;
+}
 
 function make() {
   return betterAuth({
@@ -81,7 +88,7 @@ function make() {
       session: {
         create: {
           before: async (session, ctx) => ({
-            data: { ...session, secondFactor: SECOND_FACTOR.includes(ctx?.path ?? ""), provenAt: null },
+            data: { ...session, secondFactor: hasSecondFactor(ctx), provenAt: null },
           }),
           after: async (session, ctx) => {
             // One that replaces the session it came with is no sign-in.

@@ -6,6 +6,7 @@ import { isRecent, LATELY, SIGN_IN_AGAIN } from "./anew";
 import { noteAudit } from "./audit";
 import { auth } from "./auth";
 import { AUTH_ROUTES } from "./authRoutes";
+import { factorsOf } from "./factors";
 import { type Entered, enteredOf } from "./scope";
 import { orBusy, signInGuarded } from "./signIn";
 
@@ -25,6 +26,8 @@ const CHANGES: Readonly<Record<string, string>> = {
   "/passkey/delete-passkey": "passkey taken off",
 };
 
+const APP_CODE = "/two-factor/verify-totp";
+
 const says = (status: number, code: string, message: string): Response =>
   Response.json(
     { code, message, fields: {} },
@@ -41,8 +44,11 @@ export function answerAuth(verb: "GET" | "POST", request: Request): Promise<Resp
       path in CHANGES || LATELY_ALONE.includes(path) || IN_ITS_PLACE === path ? await enteredOf(request.headers) : null;
     if (before && LATELY_ALONE.includes(path) && !isRecent(before, LATELY))
       return says(403, SIGN_IN_AGAIN, "Sign in once more before you change how you come in.");
+    // A code of an app that is set up already changes nothing.
+    const hadApp = before && path === APP_CODE ? (await factorsOf(before.userId)).app : false;
     const answer = await auth().handler(request);
-    if (before && answer.status === 200) await noteChange(before, path, request, answer);
+    if (before && answer.status === 200 && !(path === APP_CODE && hadApp))
+      await noteChange(before, path, request, answer);
     return answer;
   });
 }

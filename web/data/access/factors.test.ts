@@ -38,13 +38,14 @@ async function signIn(): Promise<Headers> {
     }),
   );
   expect(answer.status).toBe(200);
-  return new Headers({
-    cookie: answer.headers
-      .getSetCookie()
-      .map((c) => c.split(";")[0])
-      .join("; "),
-  });
+  return new Headers({ cookie: cookieOf(answer) });
 }
+
+const cookieOf = (answer: Response): string =>
+  answer.headers
+    .getSetCookie()
+    .map((c) => c.split(";")[0])
+    .join("; ");
 
 const noted = (of: Scope) =>
   db()
@@ -121,6 +122,35 @@ describe("a second factor", () => {
     expect((await factorsOf(userId)).app).toBe(false);
     const owner = await scopeOf(businessId, "Dr.");
     await expect(takeOffFactors(maud, owner.personId, when())).rejects.toMatchObject({ code: "no-login" });
+  });
+});
+
+describe("a changed password", () => {
+  test("keeps the second factor of the session it was changed in", async () => {
+    const headers = await signIn();
+    const entered = await enteredOf(headers);
+    await db()
+      .update(session)
+      .set({ secondFactor: true })
+      .where(eq(session.id, entered?.sessionId ?? ""));
+    const change = (currentPassword: string, newPassword: string, cookie: string) =>
+      answerAuth(
+        "POST",
+        new Request(`${origin()}/api/auth/change-password`, {
+          method: "POST",
+          headers: { "content-type": "application/json", origin: origin(), cookie },
+          body: JSON.stringify({ currentPassword, newPassword, revokeOtherSessions: true }),
+        }),
+      );
+    const answer = await change(password, "lantern-weir-66", headers.get("cookie") ?? "");
+    expect(answer.status).toBe(200);
+    const cookie = cookieOf(answer);
+    const [kept] = await db()
+      .select()
+      .from(session)
+      .where(eq(session.id, (await enteredOf(new Headers({ cookie })))?.sessionId ?? ""));
+    expect(kept?.secondFactor).toBe(true);
+    expect((await change("lantern-weir-66", password, cookie)).status).toBe(200);
   });
 });
 
