@@ -178,6 +178,12 @@ test("the office asks for a second factor: a passkey is made on the spot, and si
   await signOut(page);
   await signIn(page, "Maud");
   await page.waitForURL("**/second-factor");
+  // Nor can whoever has no more than the password make a passkey or set up an app of their own.
+  await expect(page.getByRole("button", { name: "Add a passkey" })).toHaveCount(0);
+  const origin = { origin: baseURL ?? "" };
+  const enable = { data: { password: loginOf("Maud").password, method: "totp" }, headers: origin };
+  expect((await page.request.post("/api/auth/two-factor/enable", enable)).status()).toBe(403);
+  expect((await page.request.get("/api/auth/passkey/generate-register-options")).status()).toBe(403);
   await page.getByRole("button", { name: "Use a passkey" }).click();
   await page.waitForURL("**/round");
   await page.goto("/desk/people");

@@ -6,7 +6,7 @@ import { isRecent, LATELY, SIGN_IN_AGAIN } from "./anew";
 import { noteAudit } from "./audit";
 import { auth } from "./auth";
 import { AUTH_ROUTES } from "./authRoutes";
-import { factorsOf } from "./factors";
+import { type Factors, factorsOf } from "./factors";
 import { type Entered, enteredOf } from "./scope";
 import { orBusy, signInGuarded } from "./signIn";
 
@@ -27,6 +27,8 @@ const CHANGES: Readonly<Record<string, string>> = {
 };
 
 const APP_CODE = "/two-factor/verify-totp";
+/** What sets a second factor up, or takes one off. */
+const SETS_FACTORS: readonly string[] = [...LATELY_ALONE, ...Object.keys(CHANGES), "/two-factor/enable"];
 
 const says = (status: number, code: string, message: string): Response =>
   Response.json(
@@ -40,17 +42,26 @@ export function answerAuth(verb: "GET" | "POST", request: Request): Promise<Resp
   if (!AUTH_ROUTES[verb].includes(path)) return Promise.resolve(says(404, "not-found", "There is no such page here."));
   if (path === "/sign-in/email") return orBusy(() => signInGuarded(request));
   return orBusy(async () => {
-    const before =
-      path in CHANGES || LATELY_ALONE.includes(path) || IN_ITS_PLACE === path ? await enteredOf(request.headers) : null;
-    if (before && LATELY_ALONE.includes(path) && !isRecent(before, LATELY))
-      return says(403, SIGN_IN_AGAIN, "Sign in once more before you change how you come in.");
-    // A code of an app that is set up already changes nothing.
-    const hadApp = before && path === APP_CODE ? (await factorsOf(before.userId)).app : false;
+    const before = SETS_FACTORS.includes(path) || path === IN_ITS_PLACE ? await enteredOf(request.headers) : null;
+    const had = before && SETS_FACTORS.includes(path) ? await factorsOf(before.userId) : null;
+    const refused = before && had ? whyNot(path, before, had) : null;
+    if (refused) return refused;
     const answer = await auth().handler(request);
-    if (before && answer.status === 200 && !(path === APP_CODE && hadApp))
-      await noteChange(before, path, request, answer);
+    // A code of an app that is set up already changes nothing.
+    const isChange = !(path === APP_CODE && had?.app);
+    if (before && answer.status === 200 && isChange) await noteChange(before, path, request, answer);
     return answer;
   });
+}
+
+/** Why somebody may not change second factors now; null where they may. */
+function whyNot(path: string, before: Entered, had: Factors): Response | null {
+  // Somebody who has no more than a password would else make a factor of their own beside the one they do not have.
+  if (had.hasPassword && (had.app || had.passkeys.length > 0) && !before.hasSecondFactor)
+    return says(403, "second-factor", "Sign out, and sign in with your second factor: then you can change it.");
+  if (LATELY_ALONE.includes(path) && !isRecent(before, LATELY))
+    return says(403, SIGN_IN_AGAIN, "Sign in once more before you change how you come in.");
+  return null;
 }
 
 /** Signing in with a passkey while signed in opens a session in place of the one there was. */
@@ -65,7 +76,7 @@ async function noteChange(before: Entered, path: string, request: Request, answe
   }
   const what = CHANGES[path];
   if (what === undefined) return;
-  // A device was just asked whose it is, or the app for its code: this sign-in has its second factor.
+  // The device was just asked whose it is: this sign-in has its second factor.
   if (path === "/passkey/verify-registration") await db().update(session).set({ secondFactor: true }).where(mine);
   await noteAudit(db(), before.scope, {
     kind: "second-factor",

@@ -32,6 +32,8 @@ export interface Entered {
   readonly userId: string;
   /** When they last showed who they are. */
   readonly signedInAt: Date;
+  /** This sign-in was opened with more than a password. */
+  readonly hasSecondFactor: boolean;
   /** The firm asks everybody who works there for a second factor, and this sign-in had none. */
   readonly lacksSecondFactor: boolean;
 }
@@ -45,7 +47,7 @@ export async function enteredOf(headers: Headers): Promise<Entered | null> {
   const signedInAt = session.provenAt && session.provenAt > session.createdAt ? session.provenAt : session.createdAt;
   return {
     scope: known.scope,
-    ...{ sessionId: session.id, userId: found.user.id, signedInAt },
+    ...{ sessionId: session.id, userId: found.user.id, signedInAt, hasSecondFactor: session.secondFactor === true },
     lacksSecondFactor: known.asksSecondFactor && STAFF.includes(known.scope.role) && !session.secondFactor,
   };
 }

@@ -38,7 +38,7 @@ export function AskedForFactor({
           Sign out
         </QuietButton>
       </Flex>
-      {has !== "app" && children}
+      {has === null && children}
     </EntryFrame>
   );
 }
